@@ -1,0 +1,180 @@
+//! Which year is it in the garden, when does it freeze, how long is the day, and when does a crop
+//! usually stand?
+
+use crate::crop::{Crop, Hardiness, Life, Way};
+use crate::site::{Frost, Hemisphere, Latitude, MonthDay, Site};
+use jiff::ToSpan;
+use jiff::civil::{Date, date};
+use serde::Serialize;
+
+/// The growing year a day belongs to, by the calendar year in which it begins: 1 January north of
+/// the equator, 1 July south of it.
+///
+/// ```
+/// use sparrow_core::{calendar::growing_year, site::Hemisphere};
+/// use jiff::civil::date;
+/// assert_eq!(growing_year(date(2027, 3, 1), Hemisphere::North), 2027);
+/// assert_eq!(growing_year(date(2027, 3, 1), Hemisphere::South), 2026);
+/// ```
+pub fn growing_year(day: Date, hemisphere: Hemisphere) -> i16 {
+    match hemisphere {
+        Hemisphere::South if day.month() < 7 => day.year() - 1,
+        _ => day.year(),
+    }
+}
+
+/// The first and last day of a growing year.
+pub fn year_span(year: i16, hemisphere: Hemisphere) -> (Date, Date) {
+    // Dates are believed from year 1 to 9998 only, so that the last day exists too.
+    let year = year.clamp(1, 9998);
+    match hemisphere {
+        Hemisphere::North => (date(year, 1, 1), date(year, 12, 31)),
+        Hemisphere::South => (date(year, 7, 1), date(year + 1, 6, 30)),
+    }
+}
+
+/// The growing year a household plans on a day: the running one until the even-chance autumn frost
+/// is past, then the next. (Common practice: the winter's planning is for the coming season.)
+pub fn planning_year(today: Date, site: &Site) -> i16 {
+    let year = growing_year(today, site.latitude.hemisphere());
+    match site.frost {
+        Some(frost) if today > in_year(frost.first, year, site.latitude.hemisphere()) => year + 1,
+        _ => year,
+    }
+}
+
+/// The date of a day-and-month within a growing year; 29 February falls back to the 28th.
+pub fn in_year(day: MonthDay, year: i16, hemisphere: Hemisphere) -> Date {
+    let calendar_year = match hemisphere {
+        Hemisphere::South if day.month < 7 => year + 1,
+        _ => year,
+    };
+    let month = day.month.clamp(1, 12);
+    let first = date(calendar_year.clamp(1, 9999), month, 1);
+    let wanted = day.day.clamp(1, first.days_in_month());
+    date(first.year(), month, wanted)
+}
+
+/// A frost date as a chance: a frost comes beyond it in 9, 5 and 1 of ten years.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct FrostEdge {
+    /// The earliest of the three dates.
+    #[cfg_attr(feature = "ts", ts(type = "string"))]
+    pub early: Date,
+    /// The even chance.
+    #[cfg_attr(feature = "ts", ts(type = "string"))]
+    pub even: Date,
+    /// The latest of the three dates.
+    #[cfg_attr(feature = "ts", ts(type = "string"))]
+    pub late: Date,
+}
+
+/// What the year ribbon draws.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct Season {
+    /// The growing year shown.
+    pub year: i16,
+    /// The year a household plans today.
+    pub planning_year: i16,
+    /// Its first day.
+    #[cfg_attr(feature = "ts", ts(type = "string"))]
+    pub first_day: Date,
+    /// Its last day.
+    #[cfg_attr(feature = "ts", ts(type = "string"))]
+    pub last_day: Date,
+    /// The day looked at.
+    #[cfg_attr(feature = "ts", ts(type = "string"))]
+    pub needle: Date,
+    /// The spring frost edge, where it freezes.
+    pub last_frost: Option<FrostEdge>,
+    /// The autumn frost edge, where it freezes.
+    pub first_frost: Option<FrostEdge>,
+    /// Day length in hours, one figure a week from the first day.
+    pub day_length_hours: Vec<f64>,
+}
+
+/// The season of the growing year that `needle` lies in.
+pub fn season(site: &Site, needle: Date, today: Date) -> Season {
+    let hemisphere = site.latitude.hemisphere();
+    let year = growing_year(needle, hemisphere);
+    let (first_day, last_day) = year_span(year, hemisphere);
+    let edge = |pick: fn(Frost) -> MonthDay| {
+        site.frost.map(|frost| {
+            let even = in_year(pick(frost), year, hemisphere);
+            let spread = i64::from(frost.spread_days).days();
+            FrostEdge { early: even.saturating_sub(spread), even, late: even.saturating_add(spread) }
+        })
+    };
+    Season {
+        year,
+        planning_year: planning_year(today, site),
+        first_day,
+        last_day,
+        needle,
+        last_frost: edge(|f| f.last),
+        first_frost: edge(|f| f.first),
+        day_length_hours: (0..53)
+            .map(|week: i64| day_length_hours(site.latitude, first_day.saturating_add((week * 7).days())))
+            .collect(),
+    }
+}
+
+/// The day on which the needle rests when nothing else is asked: today if it lies in the year being
+/// planned, else eight weeks after the even-chance last frost, when most of a bed is in leaf.
+pub fn resting_needle(site: &Site, today: Date) -> Date {
+    let hemisphere = site.latitude.hemisphere();
+    let year = planning_year(today, site);
+    let (first, last) = year_span(year, hemisphere);
+    if (first..=last).contains(&today) {
+        return today;
+    }
+    site.frost.map_or(first, |frost| in_year(frost.last, year, hemisphere)).saturating_add(8.weeks()).min(last)
+}
+
+/// Daylight from sunrise to sunset \[hours\], 0 to 24, for a latitude and a day.
+///
+/// δ = 0.409 sin(2π/365 J − 1.39), ω = arccos(−tan φ tan δ), N = 24/π ω.
+/// Allen, Pereira, Raes, Smith: Crop evapotranspiration, FAO Irrigation and Drainage Paper 56, 1998,
+/// equations 24, 25 and 34. Beyond the polar circles, where ω has no value, the day is taken whole or none.
+pub fn day_length_hours(latitude: Latitude, day: Date) -> f64 {
+    let declination = solar_declination(day);
+    let cos_omega = -latitude.radians().tan() * declination.tan();
+    24.0 / std::f64::consts::PI * cos_omega.clamp(-1.0, 1.0).acos()
+}
+
+/// The sun's declination \[rad\] by FAO 56 equation 24.
+pub fn solar_declination(day: Date) -> f64 {
+    let year_angle = 2.0 * std::f64::consts::PI / 365.0 * f64::from(day.day_of_year());
+    0.409 * (year_angle - 1.39).sin()
+}
+
+/// The days a new patch is taken to stand until the household says otherwise.
+///
+/// Common practice, kept coarse: hardy crops go in four weeks before the even-chance last frost,
+/// half-hardy ones a week before, tender ones ten days after; they stand for their middle number of
+/// days, and those that are picked again and again for eight weeks more, tender ones no longer than
+/// to the first frost. Perennials stand from the year's first day for five years. Without frost
+/// everything starts sixty days into the year.
+pub fn usual_span(site: &Site, crop: &Crop, way: &Way, year: i16) -> (Date, Date) {
+    let hemisphere = site.latitude.hemisphere();
+    let (first, last) = year_span(year, hemisphere);
+    if crop.life == Life::Perennial && crop.hardiness == Hardiness::Hardy {
+        return (first, last.saturating_add(4.years()));
+    }
+    let spring = site.frost.map_or(first.saturating_add(60.days()), |frost| in_year(frost.last, year, hemisphere));
+    let autumn = site.frost.map_or(last, |frost| in_year(frost.first, year, hemisphere));
+    let from = match (site.frost, crop.hardiness) {
+        (None, _) => spring,
+        (_, Hardiness::Hardy) => spring.saturating_sub(28.days()),
+        (_, Hardiness::HalfHardy) => spring.saturating_sub(7.days()),
+        (_, Hardiness::Tender) => spring.saturating_add(10.days()),
+    };
+    let days = i64::from((way.days[0] + way.days[1]) / 2);
+    let picking = if crop.pick_every.is_some() { 56 } else { 0 };
+    // A week between ripe and cleared; nobody lifts a whole bed on one evening.
+    let ripe = from.saturating_add((days + picking + 7).days());
+    let until = if crop.hardiness == Hardiness::Tender { ripe.min(autumn) } else { ripe.min(last.max(from)) };
+    (from, until.max(from))
+}

@@ -1,0 +1,146 @@
+//! What grows well or badly beside what? The relations of the catalogue and where they apply.
+
+use crate::catalogue::Catalogue;
+use crate::crop::Crop;
+use crate::garden::Garden;
+use crate::patch::Patch;
+use serde::{Deserialize, Serialize};
+
+/// What one plant does to another.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(rename_all = "kebab-case")]
+pub enum Kind {
+    /// Does it good in some way not named below.
+    Helps,
+    /// Does it harm in some way not named below.
+    Clashes,
+    /// Keeps sun, wind or drying off it.
+    Shelters,
+    /// Holds it up.
+    Supports,
+    /// Draws its pests away.
+    Traps,
+    /// Hides it from its pests by smell or shape.
+    Hides,
+    /// Feeds it.
+    Feeds,
+    /// Takes its water, food or room.
+    Competes,
+    /// Takes its light.
+    Shades,
+}
+
+impl Kind {
+    /// Whether it is something to settle rather than something to be glad of.
+    pub fn is_trouble(self) -> bool {
+        matches!(self, Kind::Clashes | Kind::Competes | Kind::Shades)
+    }
+}
+
+/// How near the two must be for it to matter.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(rename_all = "kebab-case")]
+pub enum Nearness {
+    /// Patches that share ground, an edge or a corner.
+    Touching,
+    /// Anywhere in one bed.
+    SameBed,
+    /// Anywhere in the yard.
+    Yard,
+}
+
+/// How well it is supported.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(rename_all = "kebab-case")]
+pub enum Grade {
+    /// Trials support it.
+    Tested,
+    /// Gardeners generally do it; plausible, little tested.
+    CommonPractice,
+    /// Sources or gardeners contradict each other.
+    Disputed,
+}
+
+/// One relation of the catalogue: what `who` does to `whom`.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(deny_unknown_fields)]
+pub struct Relation {
+    /// A crop's key, or a family's after an `@`.
+    pub who: String,
+    /// A crop's key, or a family's after an `@`.
+    pub whom: String,
+    /// What it does.
+    pub kind: Kind,
+    /// How it works, or is said to.
+    pub mechanism: String,
+    /// How near it must be.
+    pub reach: Nearness,
+    /// How well it is supported.
+    pub grade: Grade,
+    /// Source key.
+    pub source: String,
+}
+
+impl Relation {
+    /// Whether it speaks of `who` doing something to `whom`, in that order.
+    pub fn speaks_of(&self, who: &Crop, whom: &Crop) -> bool {
+        let names = |key: &str, crop: &Crop| key.strip_prefix('@').map_or(key == crop.key, |family| family == crop.family);
+        names(&self.who, who) && names(&self.whom, whom) && who.key != whom.key
+    }
+
+    /// Whether two patches are near enough in space and time for it to apply.
+    pub fn reaches(&self, one: &Patch, other: &Patch) -> bool {
+        let near = match self.reach {
+            Nearness::Touching => one.bed == other.bed && one.rect.touches(other.rect),
+            Nearness::SameBed => one.bed == other.bed,
+            Nearness::Yard => true,
+        };
+        near && one.meets(other)
+    }
+}
+
+/// A relation that applies between two patches of the garden.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub struct Applies<'a> {
+    /// Its place in the catalogue's list.
+    pub index: usize,
+    /// The relation.
+    pub relation: &'a Relation,
+    /// The patch that does something.
+    pub who: &'a Patch,
+    /// The patch it is done to.
+    pub whom: &'a Patch,
+}
+
+/// Every relation that applies between `patch` and another patch of the garden, in the catalogue's order.
+pub fn around<'a>(garden: &'a Garden, catalogue: &'a Catalogue, patch: &'a Patch) -> Vec<Applies<'a>> {
+    let Some(crop) = catalogue.crop(&patch.crop) else { return Vec::new() };
+    let mut found = Vec::new();
+    for other in garden.patches.iter().filter(|other| other.id != patch.id) {
+        let Some(other_crop) = catalogue.crop(&other.crop) else { continue };
+        for &index in catalogue.relations_between(crop, other_crop) {
+            let relation = &catalogue.relations[index];
+            if !relation.reaches(patch, other) {
+                continue;
+            }
+            let pairs =
+                [(relation.speaks_of(crop, other_crop), patch, other), (relation.speaks_of(other_crop, crop), other, patch)];
+            found.extend(pairs.into_iter().filter(|p| p.0).map(|(_, who, whom)| Applies { index, relation, who, whom }));
+        }
+    }
+    found.sort_by_key(|applies| (applies.index, applies.who.id, applies.whom.id));
+    found
+}
+
+/// Whether the catalogue also says the opposite of this relation about the same two plants.
+pub fn is_contradicted(catalogue: &Catalogue, relation: &Relation, who: &Crop, whom: &Crop) -> bool {
+    catalogue
+        .relations_between(who, whom)
+        .iter()
+        .map(|index| &catalogue.relations[*index])
+        .any(|other| other.kind.is_trouble() != relation.kind.is_trouble())
+}

@@ -1,0 +1,65 @@
+//! What has the household said? All the facts of one garden, and nothing that follows from them.
+
+use crate::bed::{Bed, BedId};
+use crate::history::PastStand;
+use crate::length::Length;
+use crate::patch::{Patch, PatchId};
+use crate::site::Site;
+use serde::{Deserialize, Serialize};
+
+/// A household's own distances for one way of growing a crop; it overrules every table.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(deny_unknown_fields)]
+pub struct OwnSpacing {
+    /// The crop's key.
+    pub crop: String,
+    /// The growing way's key.
+    pub way: String,
+    /// Distance between holes along the bed or its trellis.
+    pub along: Length,
+    /// Distance between holes across.
+    pub across: Length,
+    /// Why, in the household's words, up to 200 letters; may be empty.
+    pub note: String,
+}
+
+/// Every fact of one garden. Lists are in the order of their numbers (or keys), so equal gardens
+/// are equal values.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(deny_unknown_fields)]
+pub struct Garden {
+    /// Where it is and how it measures.
+    pub site: Site,
+    /// Its growing places.
+    pub beds: Vec<Bed>,
+    /// What stands, stood or will stand in them.
+    pub patches: Vec<Patch>,
+    /// What is remembered of earlier years.
+    pub past: Vec<PastStand>,
+    /// The household's own distances.
+    pub spacings: Vec<OwnSpacing>,
+}
+
+impl Garden {
+    /// A garden with nothing in it yet.
+    pub fn new(site: Site) -> Self {
+        Garden { site, beds: Vec::new(), patches: Vec::new(), past: Vec::new(), spacings: Vec::new() }
+    }
+
+    /// The bed of that number.
+    pub fn bed(&self, id: BedId) -> Option<&Bed> {
+        self.beds.iter().find(|bed| bed.id == id)
+    }
+
+    /// The patch of that number.
+    pub fn patch(&self, id: PatchId) -> Option<&Patch> {
+        self.patches.iter().find(|patch| patch.id == id)
+    }
+
+    /// The household's own distance for a way of growing a crop, if it has one.
+    pub fn own_spacing(&self, crop: &str, way: &str) -> Option<&OwnSpacing> {
+        self.spacings.iter().find(|own| own.crop == crop && own.way == way)
+    }
+}

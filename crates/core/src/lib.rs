@@ -1,0 +1,30 @@
+//! The rules of Patient Sparrow: everything that follows from what a gardener has said or done.
+//!
+//! One loop holds the product together. A [`garden::Garden`] is the facts; [`reckon::reckon`] is the
+//! only place where anything is concluded from them; [`command::Command`] is the only way to change
+//! them. Nothing here reads a clock, a file, a network or a database: `today` is a parameter, and the
+//! crop data are compiled in from `data/*.toml`.
+
+pub mod bed;
+pub mod calendar;
+pub mod catalogue;
+pub mod command;
+pub mod company;
+pub mod crop;
+pub mod demo;
+pub mod draft;
+pub mod edit;
+pub mod fit;
+pub mod garden;
+pub mod history;
+pub mod length;
+pub mod patch;
+pub mod reckon;
+pub mod refusal;
+pub mod room;
+pub mod rotation;
+pub mod site;
+pub mod spacing;
+pub mod verify;
+pub mod volume;
+pub mod yard;

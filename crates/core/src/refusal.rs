@@ -1,0 +1,73 @@
+//! Why a command was not carried out, in words a gardener can act on.
+//!
+//! Every refusal names the field, the value that was read and the limit. A refusal changes nothing.
+
+use crate::length::Length;
+use crate::patch::{PatchId, Rect};
+use crate::volume::Volume;
+use serde::Serialize;
+use thiserror::Error;
+
+/// Why the core would not do what it was asked; the one public error of this crate.
+#[derive(Debug, Clone, PartialEq, Error, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(tag = "why", rename_all = "kebab-case")]
+#[allow(missing_docs, reason = "each variant's sentence is its documentation, each field is named in it")]
+pub enum Refusal {
+    #[error("read “{read}”, which is not a length: write it like 3'6\", 42 in, 1.2 m or 107 cm")]
+    NotALength { read: String },
+    #[error("read “{read}” and no unit: write {read} in, {read} cm or {read} ft, say")]
+    LengthWithoutUnit { read: String },
+    #[error("read “{read}”, longer than any garden here: 1 km is the most")]
+    LengthTooLong { read: String },
+    #[error("read “{read}”, which is not a volume: write it like 15 gal or 57 l")]
+    NotAVolume { read: String },
+    #[error("read “{read}”: a container here holds from {least} to {most}", least = Volume::LEAST, most = Volume::MOST)]
+    VolumeOutOfRange { read: String },
+    #[error("{field}: {value} is outside {least} to {most}")]
+    LengthOutOfRange { field: &'static str, value: Length, least: Length, most: Length },
+    #[error("{field}: {value} is outside {least} to {most}")]
+    NumberOutOfRange { field: &'static str, value: i64, least: i64, most: i64 },
+    #[error("{field} is empty: it wants 1 to {most} letters")]
+    Empty { field: &'static str, most: usize },
+    #[error("{field} is {letters} letters long; {most} is the most")]
+    TooManyLetters { field: &'static str, letters: usize, most: usize },
+    #[error("there is already a bed called {name}")]
+    NameTaken { name: String },
+    #[error("a garden has room for {most} {what} here")]
+    TooManyThings { what: &'static str, most: usize },
+    #[error("there is no {what} “{key}” in this garden or its catalogue")]
+    Unknown { what: &'static str, key: String },
+    #[error("the brace at {at} is not inside the bed, which is {length} long")]
+    BraceOutside { at: Length, length: Length },
+    #[error("the patch reaches outside the bed, which has {columns} × {rows} half squares")]
+    OutsideBed { columns: u16, rows: u16 },
+    #[error("a patch is at least one half square each way")]
+    NoGround,
+    #[error("{patches} would no longer be inside this bed; move or remove what stands there first", patches = patches.join(", "))]
+    PatchesInTheWay { patches: Vec<String> },
+    #[error("{other} stands there from {from} to {until}; take other ground or other dates, or plant one between the other")]
+    GroundTaken { other: String, other_patch: PatchId, from: jiff::civil::Date, until: jiff::civil::Date },
+    #[error("{crop} is already on that ground from {from} to {until}; make that patch larger instead")]
+    SameCropTwice { crop: String, from: jiff::civil::Date, until: jiff::civil::Date },
+    #[error("too close: {asked} {crop} want {distance} each; this patch holds {fits}")]
+    TooMany { crop: String, asked: u16, fits: u32, distance: Length, needs: Option<Rect> },
+    #[error("the last day, {until}, is before the first, {from}")]
+    EndsBeforeItStarts { from: jiff::civil::Date, until: jiff::civil::Date },
+    #[error("{days} days is longer than a planting is kept here; {most} is the most")]
+    StandsTooLong { days: i32, most: i32 },
+    #[error("there is no section {section} in this bed; it has {sections}")]
+    NoSuchSection { section: u8, sections: u8 },
+    #[error("{year} has not been yet: last years end with {last}; plant it in the bed instead")]
+    NotPast { year: i16, last: i16 },
+    #[error("that is remembered already: {what} in {year}")]
+    AlreadyRemembered { what: String, year: i16 },
+    #[error(
+        "the units cannot change while {patches} patches stand on the present squares (12 in and 30 cm squares are not mixed)"
+    )]
+    UnitsInUse { patches: usize },
+    #[error("{list} are not in the order of their numbers, each once")]
+    OutOfOrder { list: &'static str },
+    #[error("there is nothing to {what}")]
+    NothingTo { what: &'static str },
+}

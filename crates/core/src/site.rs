@@ -1,0 +1,101 @@
+//! Where is the garden? Its latitude, its units, its frosts, and which way north lies.
+
+use crate::length::Length;
+use serde::{Deserialize, Serialize};
+
+/// The household's measures. They also fix the square: 12 in or 30 cm, never mixed in one garden.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(rename_all = "kebab-case")]
+pub enum Units {
+    /// Feet and inches; squares of 12 in.
+    Imperial,
+    /// Metres and centimetres; squares of 30 cm.
+    Metric,
+}
+
+impl Units {
+    /// Half the side of a square: 6 in or 15 cm, the grid on which patches lie.
+    pub const fn half_square(self) -> Length {
+        match self {
+            Units::Imperial => Length::inches(6),
+            Units::Metric => Length::cm(15),
+        }
+    }
+
+    /// The side of a square: 12 in or 30 cm.
+    pub const fn square(self) -> Length {
+        match self {
+            Units::Imperial => Length::inches(12),
+            Units::Metric => Length::cm(30),
+        }
+    }
+}
+
+/// Which side of the equator; it decides when the growing year begins and where the sun stands.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum Hemisphere {
+    /// North of the equator, or on it.
+    North,
+    /// South of the equator.
+    South,
+}
+
+/// A latitude in hundredths of a degree, north positive: -9000 to 9000.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(transparent)]
+pub struct Latitude(pub i32);
+
+impl Latitude {
+    /// The latitude in radians.
+    pub fn radians(self) -> f64 {
+        (f64::from(self.0) / 100.0).to_radians()
+    }
+
+    /// Which side of the equator this is.
+    pub fn hemisphere(self) -> Hemisphere {
+        if self.0 < 0 { Hemisphere::South } else { Hemisphere::North }
+    }
+}
+
+/// A day of any year, as frost dates are given.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct MonthDay {
+    /// Month, 1 to 12.
+    pub month: i8,
+    /// Day of the month, 1 to 31; a day the month lacks is refused.
+    pub day: i8,
+}
+
+/// The frost of the place as chances: the even-chance dates and their spread.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct Frost {
+    /// The spring date after which a frost comes in half of all years.
+    pub last: MonthDay,
+    /// The autumn date before which a frost comes in half of all years.
+    pub first: MonthDay,
+    /// Days from the even-chance date to the one-in-ten date, 0 to 60.
+    pub spread_days: u8,
+}
+
+/// The place of a garden, as its household gave it.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(deny_unknown_fields)]
+pub struct Site {
+    /// The garden's name, 1 to 60 letters.
+    pub name: String,
+    /// The town or place, up to 60 letters; may be empty.
+    pub place: String,
+    /// Latitude, hundredths of a degree.
+    pub latitude: Latitude,
+    /// The household's measures.
+    pub units: Units,
+    /// Where north lies on the drawing, degrees clockwise from straight up, 0 to 359.
+    pub north: u16,
+    /// The frosts, or nothing where it never freezes.
+    pub frost: Option<Frost>,
+}

@@ -1,0 +1,3 @@
+//! Open formats in and out. Pure: text in, facts out, and back.
+
+pub mod garden_file;

@@ -1,0 +1,77 @@
+//! Keeps gardens in PostgreSQL: loads a garden, writes the edits of a command. Knows no rule.
+//!
+//! Every table carries its garden and every query names it. A change is one transaction: it locks the
+//! garden's row, compares the revision, writes the facts, and notes what they were before.
+
+mod accounts;
+mod changes;
+mod error;
+mod facts;
+mod gardens;
+mod write;
+
+pub use accounts::Account;
+pub use changes::{Asked, History, Versioned};
+pub use error::StoreError;
+pub use gardens::{Listed, Member, Role};
+
+use sqlx::PgPool;
+use sqlx::postgres::PgPoolOptions;
+
+/// The number of an account.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, serde::Serialize, serde::Deserialize)]
+#[serde(transparent)]
+pub struct AccountId(pub i64);
+
+/// The number of a garden.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, serde::Serialize, serde::Deserialize)]
+#[serde(transparent)]
+pub struct GardenId(pub i64);
+
+/// A pool of connections to one database with the product's tables.
+#[derive(Debug, Clone)]
+pub struct Store {
+    pool: PgPool,
+}
+
+impl Store {
+    /// Connects to a database and brings its tables up to date.
+    pub async fn open(url: &str) -> Result<Store, StoreError> {
+        let pool = PgPoolOptions::new().max_connections(8).connect(url).await?;
+        sqlx::migrate!().run(&pool).await.map_err(|error| StoreError::Other(error.to_string()))?;
+        Ok(Store { pool })
+    }
+
+    /// Makes an empty database of that name on the server of `url`, for tests and new clusters; leaves one that is there.
+    ///
+    /// The name may hold small letters, digits and underscores only.
+    pub async fn make_database(url: &str, name: &str) -> Result<(), StoreError> {
+        if name.is_empty() || !name.bytes().all(|b| b.is_ascii_lowercase() || b.is_ascii_digit() || b == b'_') {
+            return Err(StoreError::Other(format!("{name:?} is not a name for a database")));
+        }
+        let pool = PgPoolOptions::new().max_connections(1).connect(url).await?;
+        let there =
+            sqlx::query_scalar!("select 1 as one from pg_database where datname = $1", name).fetch_optional(&pool).await?;
+        if there.is_none() {
+            // A name cannot be a parameter; it was checked letter by letter above.
+            sqlx::query(sqlx::AssertSqlSafe(format!("create database {name}"))).execute(&pool).await?;
+        }
+        pool.close().await;
+        Ok(())
+    }
+
+    /// Whether the database answers.
+    pub async fn is_well(&self) -> bool {
+        sqlx::query_scalar!("select 1 as one").fetch_one(&self.pool).await.is_ok()
+    }
+
+    /// Closes every connection.
+    pub async fn close(&self) {
+        self.pool.close().await;
+    }
+
+    /// The pool, for tests that ask the database directly.
+    pub fn pool(&self) -> &PgPool {
+        &self.pool
+    }
+}

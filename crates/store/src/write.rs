@@ -1,0 +1,215 @@
+//! Writes edits to the tables, one fact at a time.
+
+use crate::facts::fit;
+use crate::{GardenId, StoreError};
+use jiff_sqlx::ToSqlx;
+use sparrow_core::bed::{Bed, BedKind};
+use sparrow_core::edit::Edit;
+use sparrow_core::garden::OwnSpacing;
+use sparrow_core::history::{PastStand, Stood};
+use sparrow_core::patch::Patch;
+use sparrow_core::site::{Site, Units};
+use sqlx::PgConnection;
+
+/// Writes edits in their order.
+pub async fn edits(connection: &mut PgConnection, garden: GardenId, edits: &[Edit]) -> Result<(), StoreError> {
+    for edit in edits {
+        match edit {
+            Edit::Site { after, .. } => site(connection, garden, after).await?,
+            Edit::Bed { after: Some(after), .. } => bed(connection, garden, after).await?,
+            Edit::Patch { after: Some(after), .. } => patch(connection, garden, after).await?,
+            Edit::Past { after: Some(after), .. } => past(connection, garden, after).await?,
+            Edit::Spacing { after: Some(after), .. } => spacing(connection, garden, after).await?,
+            gone => forget(connection, garden, gone).await?,
+        }
+    }
+    Ok(())
+}
+
+async fn forget(connection: &mut PgConnection, garden: GardenId, edit: &Edit) -> Result<(), StoreError> {
+    let garden = garden.0;
+    let deleted = match edit {
+        Edit::Bed { before: Some(bed), .. } => {
+            let id: i32 = fit(bed.id.0)?;
+            sqlx::query!("delete from bed where garden_id = $1 and id = $2", garden, id).execute(connection).await?
+        }
+        Edit::Patch { before: Some(patch), .. } => {
+            let id: i32 = fit(patch.id.0)?;
+            sqlx::query!("delete from patch where garden_id = $1 and id = $2", garden, id).execute(connection).await?
+        }
+        Edit::Past { before: Some(past), .. } => {
+            let id: i32 = fit(past.id.0)?;
+            sqlx::query!("delete from past_stand where garden_id = $1 and id = $2", garden, id).execute(connection).await?
+        }
+        Edit::Spacing { before: Some(own), .. } => {
+            sqlx::query!("delete from own_spacing where garden_id = $1 and crop = $2 and way = $3", garden, own.crop, own.way)
+                .execute(connection)
+                .await?
+        }
+        _ => return Ok(()),
+    };
+    if deleted.rows_affected() == 1 { Ok(()) } else { Err(StoreError::NotFound) }
+}
+
+async fn site(connection: &mut PgConnection, garden: GardenId, site: &Site) -> Result<(), StoreError> {
+    let units = if site.units == Units::Metric { "metric" } else { "imperial" };
+    let frost = site.frost;
+    sqlx::query!(
+        "update garden set name = $2, place = $3, latitude = $4, units = $5, north = $6,
+                last_month = $7, last_day = $8, first_month = $9, first_day = $10, spread_days = $11
+         where id = $1",
+        garden.0,
+        site.name,
+        site.place,
+        site.latitude.0,
+        units,
+        i32::from(site.north),
+        frost.map(|f| i16::from(f.last.month)),
+        frost.map(|f| i16::from(f.last.day)),
+        frost.map(|f| i16::from(f.first.month)),
+        frost.map(|f| i16::from(f.first.day)),
+        frost.map(|f| i16::from(f.spread_days))
+    )
+    .execute(connection)
+    .await?;
+    Ok(())
+}
+
+async fn bed(connection: &mut PgConnection, garden: GardenId, bed: &Bed) -> Result<(), StoreError> {
+    let id: i32 = fit(bed.id.0)?;
+    let (kind, board, volume) = match bed.kind {
+        BedKind::Raised { board } => ("raised", board.map(serde_json::to_value).transpose()?, None),
+        BedKind::Ground => ("ground", None, None),
+        BedKind::Container { volume } => ("container", None, Some(fit::<i32, _>(volume.get())?)),
+    };
+    sqlx::query!(
+        "insert into bed (garden_id, id, half_square, name, kind, board, volume_ml, length, width, depth, x, y, turn,
+                          reach_far, reach_near, reach_left, reach_right)
+         select $1, $2, half_square, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16 from garden where id = $1
+         on conflict (garden_id, id) do update set name = excluded.name, kind = excluded.kind, board = excluded.board,
+             volume_ml = excluded.volume_ml, length = excluded.length, width = excluded.width, depth = excluded.depth,
+             x = excluded.x, y = excluded.y, turn = excluded.turn, reach_far = excluded.reach_far,
+             reach_near = excluded.reach_near, reach_left = excluded.reach_left, reach_right = excluded.reach_right",
+        garden.0,
+        id,
+        bed.name,
+        kind,
+        board.as_ref().and_then(serde_json::Value::as_str),
+        volume,
+        bed.length.get(),
+        bed.width.get(),
+        bed.depth.get(),
+        bed.x.get(),
+        bed.y.get(),
+        i32::from(bed.turn),
+        bed.reach.far,
+        bed.reach.near,
+        bed.reach.left,
+        bed.reach.right
+    )
+    .execute(&mut *connection)
+    .await?;
+    fixtures(connection, garden, id, bed).await
+}
+
+async fn fixtures(connection: &mut PgConnection, garden: GardenId, id: i32, bed: &Bed) -> Result<(), StoreError> {
+    sqlx::query!("delete from brace where garden_id = $1 and bed_id = $2", garden.0, id).execute(&mut *connection).await?;
+    sqlx::query!("delete from trellis where garden_id = $1 and bed_id = $2", garden.0, id).execute(&mut *connection).await?;
+    for brace in &bed.braces {
+        sqlx::query!(
+            "insert into brace (garden_id, bed_id, at, thickness) values ($1, $2, $3, $4)",
+            garden.0,
+            id,
+            brace.at.get(),
+            brace.thickness.get()
+        )
+        .execute(&mut *connection)
+        .await?;
+    }
+    for (position, trellis) in bed.trellises.iter().enumerate() {
+        let position: i16 = i16::try_from(position).map_err(|_| StoreError::Other("too many trellises".into()))?;
+        sqlx::query!(
+            "insert into trellis (garden_id, bed_id, position, from_far, start_at, end_at) values ($1, $2, $3, $4, $5, $6)",
+            garden.0,
+            id,
+            position,
+            trellis.from_far.get(),
+            trellis.start.get(),
+            trellis.end.get()
+        )
+        .execute(&mut *connection)
+        .await?;
+    }
+    Ok(())
+}
+
+async fn patch(connection: &mut PgConnection, garden: GardenId, patch: &Patch) -> Result<(), StoreError> {
+    let (id, bed): (i32, i32) = (fit(patch.id.0)?, fit(patch.bed.0)?);
+    let rect = patch.rect;
+    let written = sqlx::query!(
+        "insert into patch (garden_id, id, bed_id, half_columns, half_rows, crop, way, x, y, w, h, holes,
+                            first_date, last_date, between_others, kept)
+         select $1, $2, $3, half_columns, half_rows, $4, $5, $6, $7, $8, $9, $10, $11::date, $12::date, $13, $14
+         from bed where garden_id = $1 and id = $3
+         on conflict (garden_id, id) do update set bed_id = excluded.bed_id, half_columns = excluded.half_columns,
+             half_rows = excluded.half_rows, crop = excluded.crop, way = excluded.way, x = excluded.x, y = excluded.y,
+             w = excluded.w, h = excluded.h, holes = excluded.holes, first_date = excluded.first_date,
+             last_date = excluded.last_date, between_others = excluded.between_others, kept = excluded.kept",
+        garden.0,
+        id,
+        bed,
+        patch.crop,
+        patch.way,
+        i32::from(rect.x),
+        i32::from(rect.y),
+        i32::from(rect.w),
+        i32::from(rect.h),
+        patch.holes.map(i32::from),
+        patch.from.to_sqlx() as _,
+        patch.until.to_sqlx() as _,
+        patch.between,
+        &patch.kept
+    )
+    .execute(connection)
+    .await?;
+    if written.rows_affected() == 1 { Ok(()) } else { Err(StoreError::NotFound) }
+}
+
+async fn past(connection: &mut PgConnection, garden: GardenId, past: &PastStand) -> Result<(), StoreError> {
+    let (crop, family) = match &past.stood {
+        Stood::Crop(key) => (Some(key), None),
+        Stood::Family(key) => (None, Some(key)),
+    };
+    let (id, bed): (i32, i32) = (fit(past.id.0)?, fit(past.bed.0)?);
+    sqlx::query!(
+        "insert into past_stand (garden_id, id, bed_id, section, year, crop, family) values ($1, $2, $3, $4, $5, $6, $7)
+         on conflict (garden_id, id) do update set bed_id = excluded.bed_id, section = excluded.section,
+             year = excluded.year, crop = excluded.crop, family = excluded.family",
+        garden.0,
+        id,
+        bed,
+        past.section.map(i16::from),
+        past.year,
+        crop,
+        family
+    )
+    .execute(connection)
+    .await?;
+    Ok(())
+}
+
+async fn spacing(connection: &mut PgConnection, garden: GardenId, own: &OwnSpacing) -> Result<(), StoreError> {
+    sqlx::query!(
+        "insert into own_spacing (garden_id, crop, way, along, across, note) values ($1, $2, $3, $4, $5, $6)
+         on conflict (garden_id, crop, way) do update set along = excluded.along, across = excluded.across, note = excluded.note",
+        garden.0,
+        own.crop,
+        own.way,
+        own.along.get(),
+        own.across.get(),
+        own.note
+    )
+    .execute(connection)
+    .await?;
+    Ok(())
+}

@@ -1,0 +1,4 @@
+//! stub
+pub fn run() -> Result<(), String> {
+    Ok(())
+}

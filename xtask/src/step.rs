@@ -1,0 +1,38 @@
+//! Runs one command after another, saying which, and stops at the first that fails.
+
+use std::path::PathBuf;
+use std::process::Command;
+use std::time::Instant;
+
+/// The root of the checkout.
+pub fn root() -> PathBuf {
+    PathBuf::from(env!("CARGO_MANIFEST_DIR")).parent().map(PathBuf::from).unwrap_or_default()
+}
+
+/// A command in the root of the checkout.
+pub fn command(program: &str, arguments: &[&str]) -> Command {
+    let mut command = Command::new(program);
+    command.args(arguments).current_dir(root());
+    command
+}
+
+/// Runs a command, with its words as the heading.
+pub fn run(program: &str, arguments: &[&str]) -> Result<(), String> {
+    say(&format!("{program} {}", arguments.join(" ")), command(program, arguments))
+}
+
+/// Runs a command in the page's folder.
+pub fn web(program: &str, arguments: &[&str]) -> Result<(), String> {
+    let mut command = command(program, arguments);
+    command.current_dir(root().join("web"));
+    say(&format!("web: {program} {}", arguments.join(" ")), command)
+}
+
+/// Runs a command under a heading and says how long it took.
+pub fn say(heading: &str, mut command: Command) -> Result<(), String> {
+    println!("── {heading}");
+    let start = Instant::now();
+    let status = command.status().map_err(|error| format!("{heading}: {error}"))?;
+    println!("   {:.1} s", start.elapsed().as_secs_f32());
+    if status.success() { Ok(()) } else { Err(format!("{heading} failed ({status})")) }
+}
