@@ -1,4 +1,15 @@
-//! stub
+//! Starts the application with the invented households, and takes it down again on Ctrl-C.
+
+use crate::{setup, step};
+use std::os::unix::process::CommandExt;
+
+/// Builds what is missing and becomes the server, so that Ctrl-C reaches it alone.
 pub fn run() -> Result<(), String> {
-    Ok(())
+    setup::packages()?;
+    setup::page()?;
+    step::run("cargo", &["build", "-q", "-p", "patient-sparrow"])?;
+    let mut server = step::command("target/debug/patient-sparrow", &["--demo", "--data", "target/demo-data"]);
+    server.args(std::env::args().skip(2));
+    let failed = server.exec();
+    Err(format!("target/debug/patient-sparrow: {failed}"))
 }

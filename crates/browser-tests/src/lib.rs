@@ -1,1 +1,5 @@
-//! stub
+//! Drives the real page in headless Chromium: one server, one database and one browser for a test.
+
+mod stage;
+
+pub use stage::{Gardener, Stage};

@@ -60,13 +60,10 @@ pub fn in_year(day: MonthDay, year: i16, hemisphere: Hemisphere) -> Date {
 #[cfg_attr(feature = "ts", derive(ts_rs::TS))]
 pub struct FrostEdge {
     /// The earliest of the three dates.
-    #[cfg_attr(feature = "ts", ts(type = "string"))]
     pub early: Date,
     /// The even chance.
-    #[cfg_attr(feature = "ts", ts(type = "string"))]
     pub even: Date,
     /// The latest of the three dates.
-    #[cfg_attr(feature = "ts", ts(type = "string"))]
     pub late: Date,
 }
 
@@ -79,13 +76,10 @@ pub struct Season {
     /// The year a household plans today.
     pub planning_year: i16,
     /// Its first day.
-    #[cfg_attr(feature = "ts", ts(type = "string"))]
     pub first_day: Date,
     /// Its last day.
-    #[cfg_attr(feature = "ts", ts(type = "string"))]
     pub last_day: Date,
     /// The day looked at.
-    #[cfg_attr(feature = "ts", ts(type = "string"))]
     pub needle: Date,
     /// The spring frost edge, where it freezes.
     pub last_frost: Option<FrostEdge>,

@@ -39,9 +39,7 @@ pub enum Command {
         way: Option<String>,
         rect: Rect,
         holes: Option<u16>,
-        #[cfg_attr(feature = "ts", ts(type = "string | null"))]
         from: Option<Date>,
-        #[cfg_attr(feature = "ts", ts(type = "string | null"))]
         until: Option<Date>,
         year: i16,
         between: bool,
@@ -49,16 +47,7 @@ pub enum Command {
     /// Move or resize a patch.
     MovePatch { patch: PatchId, bed: BedId, rect: Rect },
     /// Change what a patch is: its way, its number, its days.
-    ChangePatch {
-        patch: PatchId,
-        way: String,
-        holes: Option<u16>,
-        #[cfg_attr(feature = "ts", ts(type = "string"))]
-        from: Date,
-        #[cfg_attr(feature = "ts", ts(type = "string"))]
-        until: Date,
-        between: bool,
-    },
+    ChangePatch { patch: PatchId, way: String, holes: Option<u16>, from: Date, until: Date, between: bool },
     /// Take a patch away.
     RemovePatch { patch: PatchId },
     /// Keep a warning as it is, or no longer.

@@ -113,10 +113,8 @@ pub struct Patch {
     /// The household's own number of holes, when fewer than fit; nothing means as many as fit.
     pub holes: Option<u16>,
     /// The first day it is in the ground.
-    #[cfg_attr(feature = "ts", ts(type = "string"))]
     pub from: Date,
     /// The last day it is in the ground.
-    #[cfg_attr(feature = "ts", ts(type = "string"))]
     pub until: Date,
     /// Planted between other plants: it may share ground with another crop.
     pub between: bool,

@@ -1,1 +1,102 @@
-//! stub
+//! The web server: routes, sessions and errors around the core and the store, with the page inside.
+//!
+//! [`launch`] takes settings and a listener, so that tests own the port.
+
+mod accounts;
+mod auth;
+mod demo;
+mod errors;
+mod gardens;
+mod lookups;
+mod page;
+mod routes;
+mod view;
+
+pub use demo::DEMO_PASSWORD;
+pub use routes::configure;
+pub use view::write_types;
+
+use actix_session::SessionMiddleware;
+use actix_session::config::PersistentSession;
+use actix_session::storage::CookieSessionStore;
+use actix_web::cookie::{Key, SameSite, time::Duration};
+use actix_web::dev::Server;
+use actix_web::middleware::{Compress, DefaultHeaders, NormalizePath};
+use actix_web::web::Data;
+use actix_web::{App, HttpServer};
+use sparrow_store::{Store, StoreError};
+use std::net::TcpListener;
+use tracing_actix_web::TracingLogger;
+
+/// How to serve.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub struct Settings {
+    /// Whether the invented households can be entered with one click.
+    pub demo: bool,
+    /// Whether cookies are only sent over TLS; off on loopback.
+    pub secure_cookies: bool,
+    /// How many threads answer requests.
+    pub workers: usize,
+}
+
+/// What every handler may use.
+#[derive(Debug)]
+pub struct Shared {
+    /// The store.
+    pub store: Store,
+    /// How it serves.
+    pub settings: Settings,
+    /// How often a name may be tried at sign-in.
+    pub attempts: auth::Attempts,
+}
+
+/// A server on a listener over a store; it runs when awaited and stops gracefully through its handle.
+///
+/// Fails when the cookie key cannot be read or the demo households cannot be made.
+pub async fn launch(store: Store, settings: Settings, listener: TcpListener) -> Result<Server, StoreError> {
+    if settings.demo {
+        demo::make_households(&store).await?;
+    }
+    let key = Key::from(&store.cookie_key(&fresh_key()).await?);
+    let shared = Data::new(Shared { store, settings, attempts: auth::attempts() });
+    let server = HttpServer::new(move || {
+        let sessions = SessionMiddleware::builder(CookieSessionStore::default(), key.clone())
+            .cookie_name("sparrow".into())
+            .cookie_same_site(SameSite::Strict)
+            .cookie_secure(settings.secure_cookies)
+            .session_lifecycle(PersistentSession::default().session_ttl(Duration::days(30)))
+            .build();
+        App::new()
+            .app_data(shared.clone())
+            .wrap(sessions)
+            .wrap(guarding_headers())
+            .wrap(Compress::default())
+            .wrap(NormalizePath::trim())
+            .wrap(TracingLogger::default())
+            .configure(configure)
+    })
+    .workers(settings.workers)
+    .shutdown_timeout(5)
+    .disable_signals()
+    .listen(listener)
+    .map_err(|error| StoreError::Other(error.to_string()))?;
+    Ok(server.run())
+}
+
+/// Nothing from elsewhere, nothing framed, nothing sniffed.
+fn guarding_headers() -> DefaultHeaders {
+    DefaultHeaders::new()
+        .add((
+            "Content-Security-Policy",
+            "default-src 'self'; style-src 'self'; style-src-attr 'unsafe-inline'; img-src 'self' data:; \
+             object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'",
+        ))
+        .add(("X-Content-Type-Options", "nosniff"))
+        .add(("Referrer-Policy", "no-referrer"))
+}
+
+fn fresh_key() -> [u8; 64] {
+    let mut bytes = [0u8; 64];
+    bytes.copy_from_slice(Key::generate().master());
+    bytes
+}

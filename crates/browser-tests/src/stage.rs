@@ -1,0 +1,226 @@
+//! A stage: the server on a database of its own, a ChromeDriver, and browsers on it.
+
+use patient_sparrow::{Settings, launch};
+use sparrow_cluster::{Cluster, Durability, reachable};
+use sparrow_store::Store;
+use std::net::TcpListener;
+use std::path::PathBuf;
+use std::process::Stdio;
+use std::sync::atomic::{AtomicU32, Ordering};
+use std::time::Duration;
+use thirtyfour::prelude::*;
+use thirtyfour::{Key, TypingData};
+use tokio::process::{Child, Command};
+
+/// What is told when something on the stage fails.
+pub type Failure = Box<dyn std::error::Error + Send + Sync>;
+
+/// A running server with a driver for browsers.
+pub struct Stage {
+    address: String,
+    driver_address: String,
+    // Dropped in this order: the driver with its browsers, then the database.
+    _driver: Child,
+    _cluster: Option<Cluster>,
+}
+
+static STAGES: AtomicU32 = AtomicU32::new(0);
+
+impl Stage {
+    /// Starts a demo server on a new database: on the server of `TEST_DATABASE_URL`, or on a cluster of its own.
+    pub async fn open() -> Result<Stage, Failure> {
+        let number = STAGES.fetch_add(1, Ordering::Relaxed);
+        let name = format!("browser_{}_{number}", std::process::id());
+        let (cluster, url) = match std::env::var("TEST_DATABASE_URL") {
+            Ok(url) => (None, url),
+            Err(_) => {
+                let folder = PathBuf::from(env!("CARGO_MANIFEST_DIR")).join("../../target").join(&name);
+                let cluster = Cluster::start(&reachable(&std::path::absolute(folder)?), Durability::Fast)?;
+                let url = cluster.url("postgres");
+                (Some(cluster), url)
+            }
+        };
+        Store::make_database(&url, &name).await?;
+        let store = Store::open(&url.replace("/postgres", &format!("/{name}"))).await?;
+        let listener = TcpListener::bind("127.0.0.1:0")?;
+        let address = format!("http://{}", listener.local_addr()?);
+        let settings = Settings { demo: true, secure_cookies: false, workers: 1 };
+        // The server runs on a thread with its own runtime, as it does in the program.
+        let (ready, started) = tokio::sync::oneshot::channel();
+        std::thread::spawn(move || {
+            actix_web::rt::System::new().block_on(async move {
+                match launch(store, settings, listener).await {
+                    Ok(server) => {
+                        let _ = ready.send(Ok(()));
+                        let _ = server.await;
+                    }
+                    Err(error) => drop(ready.send(Err(error.to_string()))),
+                }
+            });
+        });
+        started.await??;
+        let (driver, driver_address) = start_driver().await?;
+        Ok(Stage { address, driver_address, _driver: driver, _cluster: cluster })
+    }
+
+    /// The server's address.
+    pub fn address(&self) -> &str {
+        &self.address
+    }
+
+    /// A new browser with nothing in its pockets, in a window of that size.
+    pub async fn gardener(&self, width: u32, height: u32) -> Result<Gardener, Failure> {
+        let mut wishes = DesiredCapabilities::chrome();
+        for argument in [
+            "--headless",
+            "--no-sandbox",
+            "--disable-gpu",
+            "--disable-quic",
+            "--no-first-run",
+            "--disable-background-networking",
+            "--disable-component-update",
+            "--disable-sync",
+            "--hide-scrollbars",
+            "--force-prefers-reduced-motion",
+        ] {
+            wishes.add_arg(argument)?;
+        }
+        wishes.add_arg(&format!("--window-size={width},{height}"))?;
+        wishes.set_binary("/usr/bin/chromium")?;
+        let driver = WebDriver::new(&self.driver_address, wishes).await?;
+        Ok(Gardener { driver, address: self.address.clone() })
+    }
+}
+
+/// Starts ChromeDriver on a free port and waits until it says so.
+async fn start_driver() -> Result<(Child, String), Failure> {
+    use tokio::io::{AsyncBufReadExt, BufReader};
+    let mut driver = Command::new("/usr/bin/chromedriver")
+        .arg("--port=0")
+        .stdout(Stdio::piped())
+        .stderr(Stdio::null())
+        .kill_on_drop(true)
+        .spawn()?;
+    let mut lines = BufReader::new(driver.stdout.take().ok_or("chromedriver has no output")?).lines();
+    while let Some(line) = lines.next_line().await? {
+        if let Some(port) = line.strip_suffix('.').and_then(|line| line.rsplit_once("on port ")).map(|(_, port)| port.to_string())
+        {
+            // Its later lines must go somewhere, or it would stop when the pipe is full.
+            tokio::spawn(async move { while let Ok(Some(_)) = lines.next_line().await {} });
+            return Ok((driver, format!("http://127.0.0.1:{port}")));
+        }
+    }
+    Err("chromedriver ended before it was ready".into())
+}
+
+/// A person at a browser.
+pub struct Gardener {
+    /// The browser, for what the words below do not say.
+    pub driver: WebDriver,
+    address: String,
+}
+
+/// How long the page may take before a test gives up.
+const PATIENCE: Duration = Duration::from_secs(10);
+
+impl Gardener {
+    /// Opens an address of the page.
+    pub async fn goes_to(&self, path: &str) -> Result<(), Failure> {
+        Ok(self.driver.goto(format!("{}{path}", self.address)).await?)
+    }
+
+    /// The first displayed element of a selector, once it is there.
+    pub async fn sees(&self, css: &str) -> Result<WebElement, Failure> {
+        Ok(self.driver.query(By::Css(css)).wait(PATIENCE, Duration::from_millis(20)).and_displayed().first().await?)
+    }
+
+    /// Waits until some text is to be read somewhere on the page, and fails with what is there instead.
+    pub async fn reads(&self, text: &str) -> Result<(), Failure> {
+        let found = self.until(|page| page.contains(text)).await?;
+        if found { Ok(()) } else { Err(format!("“{text}” is not to be read in:\n{}", self.page().await?).into()) }
+    }
+
+    /// Waits until some text is gone from the page.
+    pub async fn reads_no_more(&self, text: &str) -> Result<(), Failure> {
+        let gone = self.until(|page| !page.contains(text)).await?;
+        if gone { Ok(()) } else { Err(format!("“{text}” is still to be read").into()) }
+    }
+
+    /// All that is to be read on the page, on one line.
+    pub async fn page(&self) -> Result<String, Failure> {
+        let text = self.driver.find(By::Css("body")).await?.text().await?;
+        Ok(text.split_whitespace().collect::<Vec<_>>().join(" "))
+    }
+
+    async fn until(&self, holds: impl Fn(&str) -> bool) -> Result<bool, Failure> {
+        let end = tokio::time::Instant::now() + PATIENCE;
+        let mut beat = tokio::time::interval(Duration::from_millis(25));
+        while tokio::time::Instant::now() < end {
+            if holds(&self.page().await.unwrap_or_default()) {
+                return Ok(true);
+            }
+            beat.tick().await;
+        }
+        Ok(false)
+    }
+
+    /// Clicks the button or link of that name.
+    pub async fn clicks(&self, name: &str) -> Result<(), Failure> {
+        let quoted = if name.contains('\'') { format!("\"{name}\"") } else { format!("'{name}'") };
+        let path = format!("//*[self::button or self::a or self::label][normalize-space(.)={quoted}]");
+        let button =
+            self.driver.query(By::XPath(&path)).wait(PATIENCE, Duration::from_millis(20)).and_displayed().first().await?;
+        Ok(button.click().await?)
+    }
+
+    /// Clicks the first element of a selector.
+    pub async fn clicks_on(&self, css: &str) -> Result<(), Failure> {
+        Ok(self.sees(css).await?.click().await?)
+    }
+
+    /// Types into the field of that name, in place of what was there.
+    pub async fn fills(&self, field: &str, text: &str) -> Result<(), Failure> {
+        let input = self.sees(&format!("[name='{field}']")).await?;
+        input.send_keys(Key::Control + "a").await?;
+        Ok(input.send_keys(text).await?)
+    }
+
+    /// Chooses an option of the field of that name by its words.
+    pub async fn chooses(&self, field: &str, option: &str) -> Result<(), Failure> {
+        let select = thirtyfour::components::SelectElement::new(&self.sees(&format!("select[name='{field}']")).await?).await?;
+        Ok(select.select_by_visible_text(option).await?)
+    }
+
+    /// Presses keys wherever the focus is.
+    pub async fn presses(&self, keys: impl Into<TypingData>) -> Result<(), Failure> {
+        Ok(self.driver.action_chain().send_keys(keys).perform().await?)
+    }
+
+    /// Signs up as a newcomer.
+    pub async fn signs_up(&self, name: &str) -> Result<(), Failure> {
+        self.goes_to("/").await?;
+        self.fills("name", name).await?;
+        self.fills("password", "a long enough word").await?;
+        self.clicks("start a new book").await?;
+        self.reads(&format!("Gardens of {name}")).await
+    }
+
+    /// Enters an invented household by its door.
+    pub async fn enters_demo(&self, door: &str) -> Result<(), Failure> {
+        self.goes_to("/").await?;
+        self.clicks(door).await?;
+        self.reads("Gardens of").await
+    }
+
+    /// Takes a picture of the page into a file.
+    pub async fn takes_picture(&self, file: &std::path::Path) -> Result<(), Failure> {
+        // Fonts are part of the picture.
+        self.driver.execute_async("document.fonts.ready.then(() => arguments[0]())", Vec::new()).await?;
+        Ok(self.driver.screenshot(file).await?)
+    }
+
+    /// Leaves the browser.
+    pub async fn leaves(self) -> Result<(), Failure> {
+        Ok(self.driver.quit().await?)
+    }
+}

@@ -1,0 +1,129 @@
+//! Signing up, in and out.
+
+use crate::Shared;
+use crate::auth::{ACCOUNT, SignedIn};
+use crate::demo;
+use crate::errors::Trouble;
+use actix_session::Session;
+use actix_web::web::{Data, Json};
+use actix_web::{HttpResponse, web};
+use argon2::{Argon2, PasswordHasher, PasswordVerifier};
+use serde::{Deserialize, Serialize};
+use sparrow_core::draft::text;
+use sparrow_store::{AccountId, StoreError};
+
+/// A name and a password.
+#[derive(Deserialize)]
+#[serde(deny_unknown_fields)]
+pub struct Credentials {
+    name: String,
+    password: String,
+}
+
+/// Who is signed in, as the page knows it.
+#[derive(Serialize)]
+pub struct Me {
+    name: String,
+}
+
+/// Whether someone is signed in, and whether this server has the demo households.
+#[derive(Serialize)]
+pub struct SessionView {
+    me: Option<Me>,
+    demo: bool,
+}
+
+/// Least letters of a password, and most, so that hashing stays cheap to ask for.
+const PASSWORD_LETTERS: std::ops::RangeInclusive<usize> = 8..=200;
+
+/// Anyone: makes an account and signs it in.
+pub async fn sign_up(shared: Data<Shared>, session: Session, form: Json<Credentials>) -> Result<HttpResponse, Trouble> {
+    let name = text("your name", &form.name, 40)?;
+    let letters = form.password.chars().count();
+    if !PASSWORD_LETTERS.contains(&letters) {
+        let (least, most) = (PASSWORD_LETTERS.start(), PASSWORD_LETTERS.end());
+        return Err(Trouble::Field(format!("the password has {letters} letters; it wants {least} to {most}")));
+    }
+    attempt(&shared, &name)?;
+    let hash = hash(form.into_inner().password).await?;
+    let account = shared.store.create_account(&name, &hash).await.map_err(|error| match error {
+        StoreError::Conflict { .. } => Trouble::NameTaken(name.clone()),
+        other => other.into(),
+    })?;
+    enter(&session, account)?;
+    Ok(HttpResponse::Created().json(Me { name }))
+}
+
+/// Anyone: signs in.
+pub async fn sign_in(shared: Data<Shared>, session: Session, form: Json<Credentials>) -> Result<Json<Me>, Trouble> {
+    let Credentials { name, password } = form.into_inner();
+    attempt(&shared, &name)?;
+    let account = match shared.store.account_named(name.trim()).await {
+        Ok(account) => account,
+        Err(StoreError::NotFound) => return Err(Trouble::WrongPassword),
+        Err(other) => return Err(other.into()),
+    };
+    let stored = account.password_hash;
+    let right = web::block(move || {
+        argon2::PasswordHash::new(&stored).is_ok_and(|hash| Argon2::default().verify_password(password.as_bytes(), &hash).is_ok())
+    })
+    .await
+    .map_err(|error| Trouble::Broken(error.to_string()))?;
+    if !right {
+        return Err(Trouble::WrongPassword);
+    }
+    enter(&session, account.id)?;
+    Ok(Json(Me { name: account.name }))
+}
+
+/// Which invented household to enter.
+#[derive(Deserialize)]
+#[serde(deny_unknown_fields)]
+pub struct DemoDoor {
+    household: String,
+}
+
+/// Anyone, on a demo server only: enters an invented household without a password.
+pub async fn sign_in_demo(shared: Data<Shared>, session: Session, form: Json<DemoDoor>) -> Result<Json<Me>, Trouble> {
+    if !shared.settings.demo || !demo::DOORS.contains(&form.household.as_str()) {
+        return Err(Trouble::NotFound("household"));
+    }
+    let account = shared.store.account_named(&form.household).await?;
+    enter(&session, account.id)?;
+    Ok(Json(Me { name: account.name }))
+}
+
+/// Anyone: signs out.
+pub async fn sign_out(session: Session) -> HttpResponse {
+    session.purge();
+    HttpResponse::NoContent().finish()
+}
+
+/// Anyone: who is signed in.
+pub async fn session(shared: Data<Shared>, signed_in: Option<SignedIn>) -> Result<Json<SessionView>, Trouble> {
+    let me = match signed_in {
+        Some(SignedIn(account)) => match shared.store.account(account).await {
+            Ok(account) => Some(Me { name: account.name }),
+            Err(StoreError::NotFound) => None,
+            Err(other) => return Err(other.into()),
+        },
+        None => None,
+    };
+    Ok(Json(SessionView { me, demo: shared.settings.demo }))
+}
+
+fn attempt(shared: &Shared, name: &str) -> Result<(), Trouble> {
+    shared.attempts.check_key(&name.trim().to_lowercase()).map_err(|_| Trouble::TooManyAttempts)
+}
+
+fn enter(session: &Session, account: AccountId) -> Result<(), Trouble> {
+    // A new cookie for a new right, so that nobody can have planted the old one.
+    session.renew();
+    session.insert(ACCOUNT, account).map_err(|error| Trouble::Broken(error.to_string()))
+}
+
+/// An argon2id hash with the library's recommended cost, off the threads that answer requests.
+pub async fn hash(password: String) -> Result<String, Trouble> {
+    let hashed = web::block(move || Argon2::default().hash_password(password.as_bytes()).map(|hash| hash.to_string()));
+    hashed.await.map_err(|error| Trouble::Broken(error.to_string()))?.map_err(|error| Trouble::Broken(error.to_string()))
+}

@@ -1,0 +1,87 @@
+//! Who is asking, and what may they do here?
+
+use crate::Shared;
+use crate::errors::Trouble;
+use actix_session::SessionExt;
+use actix_web::dev::Payload;
+use actix_web::web::Data;
+use actix_web::{FromRequest, HttpRequest};
+use governor::clock::DefaultClock;
+use governor::state::keyed::DashMapStateStore;
+use governor::{Quota, RateLimiter};
+use sparrow_store::{AccountId, GardenId, Role, StoreError};
+use std::future::{Future, Ready, ready};
+use std::num::NonZeroU32;
+use std::pin::Pin;
+
+/// The name of the session's one entry.
+pub const ACCOUNT: &str = "account";
+
+/// Counts attempts by name.
+pub type Attempts = RateLimiter<String, DashMapStateStore<String>, DefaultClock>;
+
+/// Ten attempts a minute for one name: enough for a forgetful gardener, too few for a guessing machine.
+pub fn attempts() -> Attempts {
+    RateLimiter::keyed(Quota::per_minute(NonZeroU32::MIN.saturating_add(9)))
+}
+
+/// The signed-in account.
+#[derive(Debug, Clone, Copy)]
+pub struct SignedIn(pub AccountId);
+
+impl FromRequest for SignedIn {
+    type Error = Trouble;
+    type Future = Ready<Result<Self, Trouble>>;
+
+    fn from_request(request: &HttpRequest, _: &mut Payload) -> Self::Future {
+        let account = request.get_session().get::<AccountId>(ACCOUNT).ok().flatten();
+        ready(account.map(SignedIn).ok_or(Trouble::SignIn))
+    }
+}
+
+/// A signed-in account in a garden of the address, with a role there. Without any role the garden is
+/// as good as absent.
+#[derive(Debug)]
+pub struct InGarden {
+    /// What every handler may use.
+    pub shared: Data<Shared>,
+    /// The garden of the address.
+    pub garden: GardenId,
+    /// Who asks.
+    pub account: AccountId,
+    /// What they may do.
+    pub role: Role,
+}
+
+impl InGarden {
+    /// Refuses guests.
+    pub fn may_change(&self) -> Result<(), Trouble> {
+        if self.role == Role::Guest { Err(Trouble::LookOnly) } else { Ok(()) }
+    }
+
+    /// Refuses everyone but the owner.
+    pub fn may_let_in(&self) -> Result<(), Trouble> {
+        if self.role == Role::Owner { Ok(()) } else { Err(Trouble::LookOnly) }
+    }
+}
+
+impl FromRequest for InGarden {
+    type Error = Trouble;
+    type Future = Pin<Box<dyn Future<Output = Result<Self, Trouble>>>>;
+
+    fn from_request(request: &HttpRequest, payload: &mut Payload) -> Self::Future {
+        let signed_in = SignedIn::from_request(request, payload).into_inner();
+        let shared = request.app_data::<Data<Shared>>().cloned();
+        let garden = request.match_info().get("garden").and_then(|text| text.parse().ok()).map(GardenId);
+        Box::pin(async move {
+            let SignedIn(account) = signed_in?;
+            let shared = shared.ok_or(Trouble::Broken("no shared state".into()))?;
+            let garden = garden.ok_or(Trouble::NotFound("garden"))?;
+            let role = shared.store.role(garden, account).await.map_err(|error| match error {
+                StoreError::NotFound => Trouble::NotFound("garden"),
+                other => other.into(),
+            })?;
+            Ok(InGarden { shared, garden, account, role })
+        })
+    }
+}

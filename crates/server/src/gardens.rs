@@ -1,0 +1,194 @@
+//! Gardens: seeing, changing, taking back, exporting, importing, letting others in.
+
+use crate::Shared;
+use crate::auth::{InGarden, SignedIn};
+use crate::errors::Trouble;
+use crate::view::{GardenLine, GardenView, number, today, view};
+use actix_web::http::header::{self, ETag, EntityTag};
+use actix_web::web::{Bytes, Data, Json, Query};
+use actix_web::{HttpRequest, HttpResponse};
+use jiff::civil::Date;
+use serde::de::DeserializeOwned;
+use serde::{Deserialize, Serialize};
+use sparrow_core::catalogue::Catalogue;
+use sparrow_core::command::{self, Command, checked_site};
+use sparrow_core::edit;
+use sparrow_core::garden::Garden;
+use sparrow_core::site::Site;
+use sparrow_formats::garden_file;
+use sparrow_store::{Asked, Role, StoreError, Versioned};
+
+/// The day to look at; nothing for the day where the needle rests.
+#[derive(Deserialize)]
+pub struct OnDay {
+    on: Option<Date>,
+}
+
+/// A command as it is sent, with the day whose picture is wanted back.
+#[derive(Deserialize)]
+#[serde(deny_unknown_fields)]
+pub struct Asking {
+    command: Command,
+    on: Option<Date>,
+    /// Only show what would follow; change nothing.
+    #[serde(default)]
+    rehearse: bool,
+}
+
+/// A new garden.
+#[derive(Deserialize)]
+#[serde(deny_unknown_fields)]
+pub struct NewGarden {
+    site: Site,
+}
+
+/// Someone to let in.
+#[derive(Deserialize)]
+#[serde(deny_unknown_fields)]
+pub struct LetIn {
+    name: String,
+    role: Role,
+}
+
+/// Someone who may come in, as the page shows it.
+#[derive(Serialize)]
+pub struct MemberLine {
+    name: String,
+    role: Role,
+}
+
+/// Signed-in accounts: the gardens they may see.
+pub async fn list(shared: Data<Shared>, SignedIn(account): SignedIn) -> Result<Json<Vec<GardenLine>>, Trouble> {
+    let gardens = shared.store.gardens_of(account).await?;
+    let line = |listed: sparrow_store::Listed| GardenLine {
+        id: number(listed.id.0),
+        name: listed.name,
+        place: listed.place,
+        role: listed.role.word().into(),
+    };
+    Ok(Json(gardens.into_iter().map(line).collect()))
+}
+
+/// Signed-in accounts: makes a garden of their own.
+pub async fn create(shared: Data<Shared>, SignedIn(account): SignedIn, body: Bytes) -> Result<HttpResponse, Trouble> {
+    let NewGarden { site } = read(&body)?;
+    let garden = Garden::new(checked_site(&site)?);
+    let id = shared.store.create_garden(account, &garden).await?;
+    Ok(answer(view(id, Role::Owner, shared.store.load(id).await?, None)))
+}
+
+/// Anyone with a role in the garden: the garden on a day.
+pub async fn show(inside: InGarden, day: Query<OnDay>) -> Result<HttpResponse, Trouble> {
+    let versioned = inside.shared.store.load(inside.garden).await?;
+    Ok(answer(view(inside.garden, inside.role, versioned, day.on)))
+}
+
+/// Owners and helpers: carries out a command, or rehearses it.
+pub async fn command(inside: InGarden, request: HttpRequest, body: Bytes) -> Result<HttpResponse, Trouble> {
+    inside.may_change()?;
+    let asking: Asking = read(&body)?;
+    if asking.rehearse {
+        return rehearse(&inside, &asking).await;
+    }
+    let key = request.headers().get("Idempotency-Key").and_then(|key| key.to_str().ok()).filter(|key| key.len() <= 100);
+    let asked = Asked { garden: inside.garden, by: inside.account, on: seen_revision(&request)?, key };
+    let told = serde_json::to_value(&asking.command).map_err(|error| Trouble::Broken(error.to_string()))?;
+    let planned = |garden: &Garden| command::plan(garden, Catalogue::standard(), &asking.command, today());
+    let changed = inside.shared.store.change(asked, told, planned).await;
+    outcome(&inside, changed, asking.on).await
+}
+
+async fn rehearse(inside: &InGarden, asking: &Asking) -> Result<HttpResponse, Trouble> {
+    let mut versioned = inside.shared.store.load(inside.garden).await?;
+    let edits = command::plan(&versioned.garden, Catalogue::standard(), &asking.command, today())?;
+    edit::apply(&mut versioned.garden, &edits);
+    Ok(answer(view(inside.garden, inside.role, versioned, asking.on)))
+}
+
+/// Owners and helpers: takes back the last change.
+pub async fn undo(inside: InGarden, request: HttpRequest, day: Query<OnDay>) -> Result<HttpResponse, Trouble> {
+    inside.may_change()?;
+    let asked = Asked { garden: inside.garden, by: inside.account, on: seen_revision(&request)?, key: None };
+    let undone = inside.shared.store.undo(asked).await;
+    outcome(&inside, undone, day.on).await
+}
+
+/// Owners and helpers: does again what was taken back.
+pub async fn redo(inside: InGarden, request: HttpRequest, day: Query<OnDay>) -> Result<HttpResponse, Trouble> {
+    inside.may_change()?;
+    let asked = Asked { garden: inside.garden, by: inside.account, on: seen_revision(&request)?, key: None };
+    let redone = inside.shared.store.redo(asked).await;
+    outcome(&inside, redone, day.on).await
+}
+
+/// Anyone with a role in the garden: the garden as a file.
+pub async fn export(inside: InGarden) -> Result<HttpResponse, Trouble> {
+    let garden = inside.shared.store.load(inside.garden).await?.garden;
+    let name: String =
+        garden.site.name.chars().map(|c| if c.is_ascii_alphanumeric() { c.to_ascii_lowercase() } else { '-' }).collect();
+    Ok(HttpResponse::Ok()
+        .content_type("application/json")
+        .insert_header((header::CONTENT_DISPOSITION, format!("attachment; filename=\"{name}.garden.json\"")))
+        .body(garden_file::write(&garden)))
+}
+
+/// Signed-in accounts: makes a garden of their own from a file, or changes nothing.
+pub async fn import(shared: Data<Shared>, SignedIn(account): SignedIn, body: Bytes) -> Result<HttpResponse, Trouble> {
+    let text =
+        std::str::from_utf8(&body).map_err(|_| Trouble::Field("the file is not text; a garden file is JSON in UTF-8".into()))?;
+    let garden = garden_file::read(text, Catalogue::standard())?;
+    let id = shared.store.create_garden(account, &garden).await?;
+    Ok(answer(view(id, Role::Owner, shared.store.load(id).await?, None)))
+}
+
+/// Anyone with a role in the garden: who may come in.
+pub async fn members(inside: InGarden) -> Result<Json<Vec<MemberLine>>, Trouble> {
+    let members = inside.shared.store.members(inside.garden).await?;
+    Ok(Json(members.into_iter().map(|member| MemberLine { name: member.name, role: member.role }).collect()))
+}
+
+/// The owner: lets another account help or look.
+pub async fn let_in(inside: InGarden, form: Json<LetIn>) -> Result<HttpResponse, Trouble> {
+    inside.may_let_in()?;
+    let account = inside.shared.store.account_named(form.name.trim()).await.map_err(|error| match error {
+        StoreError::NotFound => Trouble::NotFound("name; they sign up first"),
+        other => other.into(),
+    })?;
+    if account.id == inside.account || form.role == Role::Owner {
+        return Err(Trouble::Field("an owner stays the owner; others can be helper or guest".into()));
+    }
+    inside.shared.store.let_in(inside.garden, account.id, form.role).await?;
+    Ok(HttpResponse::NoContent().finish())
+}
+
+/// Reads a body, naming the field that could not be read.
+fn read<T: DeserializeOwned>(body: &[u8]) -> Result<T, Trouble> {
+    let mut reader = serde_json::Deserializer::from_slice(body);
+    serde_path_to_error::deserialize(&mut reader).map_err(|error| {
+        let said = error.inner().to_string();
+        // serde_json adds where in the text it stopped, which means nothing to a gardener.
+        let said = said.split(" at line ").next().unwrap_or_default().to_string();
+        Trouble::Unreadable { field: error.path().to_string(), said }
+    })
+}
+
+fn seen_revision(request: &HttpRequest) -> Result<i64, Trouble> {
+    let value = request.headers().get(header::IF_MATCH).and_then(|value| value.to_str().ok());
+    value.and_then(|text| text.trim_matches('"').parse().ok()).ok_or(Trouble::RevisionMissing)
+}
+
+async fn outcome(inside: &InGarden, changed: Result<Versioned, StoreError>, on: Option<Date>) -> Result<HttpResponse, Trouble> {
+    match changed {
+        Ok(versioned) => Ok(answer(view(inside.garden, inside.role, versioned, on))),
+        Err(StoreError::Stale { .. }) => {
+            let current = inside.shared.store.load(inside.garden).await?;
+            Err(Trouble::Stale(Box::new(view(inside.garden, inside.role, current, on))))
+        }
+        Err(other) => Err(other.into()),
+    }
+}
+
+fn answer(view: GardenView) -> HttpResponse {
+    let tag = ETag(EntityTag::new_strong(view.revision.to_string()));
+    HttpResponse::Ok().insert_header(tag).insert_header((header::CACHE_CONTROL, "no-store")).json(view)
+}

@@ -1,0 +1,40 @@
+//! What anyone may look up: the catalogue, a tape's words, whether the server is well.
+
+use crate::Shared;
+use crate::errors::Trouble;
+use crate::view::TapeReading;
+use actix_web::http::header;
+use actix_web::web::{Data, Json, Query};
+use actix_web::{HttpResponse, Responder};
+use serde::Deserialize;
+use sparrow_core::catalogue::Catalogue;
+use sparrow_core::length::Length;
+use sparrow_core::site::Units;
+
+/// Anyone: everything known of plants.
+pub async fn catalogue() -> impl Responder {
+    HttpResponse::Ok().insert_header((header::CACHE_CONTROL, "max-age=600")).json(Catalogue::standard())
+}
+
+/// What was typed.
+#[derive(Deserialize)]
+pub struct Typed {
+    read: String,
+}
+
+/// Anyone: what a tape's words mean.
+pub async fn tape(typed: Query<Typed>) -> Result<Json<TapeReading>, Trouble> {
+    let length: Length = typed.read.parse()?;
+    let reading =
+        TapeReading { tenths_mm: length.get(), imperial: length.on_tape(Units::Imperial), metric: length.on_tape(Units::Metric) };
+    Ok(Json(reading))
+}
+
+/// Anyone: whether the server and its database answer.
+pub async fn health(shared: Data<Shared>) -> HttpResponse {
+    if shared.store.is_well().await {
+        HttpResponse::Ok().body("well")
+    } else {
+        HttpResponse::ServiceUnavailable().body("the database does not answer")
+    }
+}

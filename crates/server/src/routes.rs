@@ -1,0 +1,42 @@
+//! Every route on one page. Who may call it stands at the handler's head.
+
+use crate::{accounts, errors::Trouble, gardens, lookups, page};
+use actix_web::web::{self, JsonConfig, PayloadConfig, QueryConfig, ServiceConfig, delete, get, post};
+
+/// The most a request body may hold \[bytes\]; a garden of thirty years is well under it.
+const MOST_BODY: usize = 4 * 1024 * 1024;
+
+/// Adds all routes and the limits on what they read.
+pub fn configure(app: &mut ServiceConfig) {
+    let unreadable = |said: String| Trouble::Unreadable { field: "request".into(), said };
+    app.app_data(JsonConfig::default().limit(64 * 1024).error_handler(move |error, _| unreadable(error.to_string()).into()))
+        .app_data(QueryConfig::default().error_handler(move |error, _| unreadable(error.to_string()).into()))
+        .app_data(PayloadConfig::new(MOST_BODY))
+        .route("/healthz", get().to(lookups::health))
+        .service(web::scope("/api/v1").configure(api))
+        .default_service(get().to(page::file));
+}
+
+fn api(api: &mut ServiceConfig) {
+    api.route("/catalogue", get().to(lookups::catalogue))
+        .route("/tape", get().to(lookups::tape))
+        .route("/accounts", post().to(accounts::sign_up))
+        .route("/session", get().to(accounts::session))
+        .route("/session", post().to(accounts::sign_in))
+        .route("/session", delete().to(accounts::sign_out))
+        .route("/session/demo", post().to(accounts::sign_in_demo))
+        .route("/gardens", get().to(gardens::list))
+        .route("/gardens", post().to(gardens::create))
+        .route("/gardens/import", post().to(gardens::import))
+        .service(
+            web::scope("/gardens/{garden}")
+                .route("", get().to(gardens::show))
+                .route("/commands", post().to(gardens::command))
+                .route("/undo", post().to(gardens::undo))
+                .route("/redo", post().to(gardens::redo))
+                .route("/export", get().to(gardens::export))
+                .route("/members", get().to(gardens::members))
+                .route("/members", post().to(gardens::let_in)),
+        )
+        .default_service(web::to(|| async { Err::<String, Trouble>(Trouble::NotFound("address")) }));
+}

@@ -1,0 +1,92 @@
+//! What the page is sent: a garden with all that follows from it, and the types of both.
+
+use jiff::civil::Date;
+use serde::Serialize;
+use sparrow_core::calendar::resting_needle;
+use sparrow_core::catalogue::Catalogue;
+use sparrow_core::garden::Garden;
+use sparrow_core::reckon::{Reckoning, reckon};
+use sparrow_store::{GardenId, Role, Versioned};
+use ts_rs::TS;
+
+/// A garden as one account sees it on one day.
+#[derive(Debug, Clone, Serialize, TS)]
+pub struct GardenView {
+    /// Its number.
+    pub id: i32,
+    /// What this account may do in it: owner, helper or guest.
+    pub role: String,
+    /// How many changes it has seen.
+    pub revision: i32,
+    /// Its facts.
+    pub garden: Garden,
+    /// What follows from them on the needle's day.
+    pub reckoning: Reckoning,
+    /// The kind of command that undo would take back.
+    pub undo: Option<String>,
+    /// The kind of command that redo would do again.
+    pub redo: Option<String>,
+}
+
+/// A garden in a list.
+#[derive(Debug, Clone, Serialize, TS)]
+pub struct GardenLine {
+    /// Its number.
+    pub id: i32,
+    /// Its name.
+    pub name: String,
+    /// Its place.
+    pub place: String,
+    /// What this account may do in it.
+    pub role: String,
+}
+
+/// What a tape's words mean.
+#[derive(Debug, Clone, Serialize, TS)]
+pub struct TapeReading {
+    /// The length in tenths of a millimetre.
+    pub tenths_mm: i32,
+    /// On an imperial tape.
+    pub imperial: String,
+    /// On a metric tape.
+    pub metric: String,
+}
+
+/// Today, by the server's clock: the only place where a date is read from one.
+pub fn today() -> Date {
+    jiff::Zoned::now().date()
+}
+
+/// A garden's view on a day, or on the day where the needle rests.
+pub fn view(id: GardenId, role: Role, versioned: Versioned, needle: Option<Date>) -> GardenView {
+    let Versioned { revision, garden, history } = versioned;
+    let today = today();
+    let needle = needle.unwrap_or_else(|| resting_needle(&garden.site, today));
+    let reckoning = reckon(&garden, Catalogue::standard(), needle, today);
+    let kind = |command: Option<serde_json::Value>| command?.get("do")?.as_str().map(String::from);
+    GardenView {
+        id: number(id.0),
+        role: role.word().into(),
+        revision: number(revision),
+        garden,
+        reckoning,
+        undo: kind(history.undo),
+        redo: kind(history.redo),
+    }
+}
+
+/// A number of the database as the page's plain number; both count by ones and never get that far.
+pub fn number(n: i64) -> i32 {
+    i32::try_from(n).unwrap_or(i32::MAX)
+}
+
+/// Writes every type the page uses, and all they refer to, as TypeScript into a folder.
+pub fn write_types(folder: &std::path::Path) -> Result<(), String> {
+    let config = ts_rs::Config::new().with_out_dir(folder);
+    GardenView::export_all(&config).map_err(|error| error.to_string())?;
+    GardenLine::export_all(&config).map_err(|error| error.to_string())?;
+    TapeReading::export_all(&config).map_err(|error| error.to_string())?;
+    Catalogue::export_all(&config).map_err(|error| error.to_string())?;
+    sparrow_core::refusal::Refusal::export_all(&config).map_err(|error| error.to_string())?;
+    sparrow_core::command::Command::export_all(&config).map_err(|error| error.to_string())
+}

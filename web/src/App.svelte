@@ -1,0 +1,63 @@
+<script lang="ts">
+  import { api, Refused, type SessionView } from './api';
+  import Gardens from './frame/Gardens.svelte';
+  import OpenGarden from './frame/OpenGarden.svelte';
+  import SignIn from './frame/SignIn.svelte';
+  import { Desk } from './state/desk.svelte';
+  import { GardenState } from './state/garden.svelte';
+
+  let session = $state.raw<SessionView | null>(null);
+  let open = $state.raw<{ garden: GardenState; desk: Desk } | null>(null);
+  let trouble = $state('');
+
+  /** Who is here, and which garden does the address name? */
+  async function begin() {
+    try {
+      session = await api.session();
+      const [, kind, id] = location.pathname.split('/');
+      if (session.me && kind === 'garden' && id) await enter(Number(id));
+    } catch (error) {
+      trouble = error instanceof Refused ? error.problem.detail : 'Something went wrong; load the page again.';
+    }
+  }
+
+  async function enter(id: number) {
+    try {
+      const [view, catalogue] = await Promise.all([api.garden(id, null), api.catalogue()]);
+      trouble = '';
+      open = { garden: new GardenState(view, catalogue), desk: new Desk(id) };
+      if (!location.pathname.startsWith(`/garden/${id}`)) open.desk.open('yard', null);
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      trouble = error.problem.detail;
+      leave();
+    }
+  }
+
+  function leave() {
+    open = null;
+    history.pushState(null, '', '/');
+  }
+
+  async function signOut() {
+    await api.signOut();
+    leave();
+    session = await api.session();
+  }
+
+  void begin();
+</script>
+
+{#if open}
+  {#key open}
+    <OpenGarden garden={open.garden} desk={open.desk} name={session?.me?.name ?? ''} {leave} {signOut} />
+  {/key}
+{:else if session?.me}
+  <Gardens name={session.me.name} {trouble} {enter} {signOut} />
+{:else if session}
+  <SignIn demo={session.demo} entered={begin} />
+{:else}
+  <main class="grid h-full place-items-center p-8">
+    <p role="status">{trouble || 'Opening the field book …'}</p>
+  </main>
+{/if}

@@ -1,0 +1,87 @@
+// Speaks with the server: JSON in and out, problem details as errors.
+import type { Catalogue } from './generated/Catalogue';
+import type { Command } from './generated/Command';
+import type { GardenLine } from './generated/GardenLine';
+import type { GardenView } from './generated/GardenView';
+import type { Refusal } from './generated/Refusal';
+import type { Site } from './generated/Site';
+import type { TapeReading } from './generated/TapeReading';
+
+/** What the server answers when it did not do what it was asked: RFC 9457, with a way out. */
+export interface Problem {
+  status: number;
+  title: string;
+  detail: string;
+  field?: string;
+  refusal?: Refusal;
+  current?: GardenView;
+}
+
+/** A problem as something to throw. */
+export class Refused extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.detail);
+  }
+}
+
+export interface SessionView {
+  me: { name: string } | null;
+  demo: boolean;
+}
+
+async function ask<T>(method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<T> {
+  const init: RequestInit = { method, headers };
+  if (body !== undefined) {
+    init.headers = { 'Content-Type': 'application/json', ...headers };
+    init.body = typeof body === 'string' ? body : JSON.stringify(body);
+  }
+  let answer: Response;
+  try {
+    answer = await fetch(`/api/v1${path}`, init);
+  } catch {
+    throw new Refused({ status: 0, title: 'No answer', detail: 'The garden cannot be reached; nothing was changed.' });
+  }
+  if (answer.status === 204) return undefined as T;
+  const text = await answer.text();
+  let read: unknown;
+  try {
+    read = text === '' ? undefined : JSON.parse(text);
+  } catch {
+    read = undefined;
+  }
+  if (answer.ok) return read as T;
+  const fallback: Problem = { status: answer.status, title: 'Refused', detail: 'The server could not do that.' };
+  throw new Refused({ ...fallback, ...(read as Partial<Problem> | undefined) });
+}
+
+const changing = (revision: number): Record<string, string> => ({ 'If-Match': `"${revision}"` });
+
+export const api = {
+  session: () => ask<SessionView>('GET', '/session'),
+  signIn: (name: string, password: string) => ask<{ name: string }>('POST', '/session', { name, password }),
+  signUp: (name: string, password: string) => ask<{ name: string }>('POST', '/accounts', { name, password }),
+  enterDemo: (household: string) => ask<{ name: string }>('POST', '/session/demo', { household }),
+  signOut: () => ask<undefined>('DELETE', '/session'),
+  catalogue: () => ask<Catalogue>('GET', '/catalogue'),
+  tape: (text: string) => ask<TapeReading>('GET', `/tape?read=${encodeURIComponent(text)}`),
+  gardens: () => ask<GardenLine[]>('GET', '/gardens'),
+  makeGarden: (site: Site) => ask<GardenView>('POST', '/gardens', { site }),
+  importGarden: (text: string) => ask<GardenView>('POST', '/gardens/import', text),
+  members: (garden: number) => ask<{ name: string; role: string }[]>('GET', `/gardens/${garden}/members`),
+  letIn: (garden: number, name: string, role: string) =>
+    ask<undefined>('POST', `/gardens/${garden}/members`, { name, role }),
+  garden: (garden: number, on: string | null) => ask<GardenView>('GET', `/gardens/${garden}${on ? `?on=${on}` : ''}`),
+  command: (garden: number, revision: number, command: Command, on: string) =>
+    ask<GardenView>(
+      'POST',
+      `/gardens/${garden}/commands`,
+      { command, on },
+      { ...changing(revision), 'Idempotency-Key': crypto.randomUUID() },
+    ),
+  rehearse: (garden: number, command: Command, on: string) =>
+    ask<GardenView>('POST', `/gardens/${garden}/commands`, { command, on, rehearse: true }),
+  undo: (garden: number, revision: number, on: string) =>
+    ask<GardenView>('POST', `/gardens/${garden}/undo?on=${on}`, undefined, changing(revision)),
+  redo: (garden: number, revision: number, on: string) =>
+    ask<GardenView>('POST', `/gardens/${garden}/redo?on=${on}`, undefined, changing(revision)),
+};

@@ -1,0 +1,71 @@
+<script lang="ts">
+  import { api, Refused } from '../api';
+  import type { GardenLine } from '../generated/GardenLine';
+  import type { Site } from '../generated/Site';
+  import SiteForm from '../views/yard/SiteForm.svelte';
+  import Sparrow from './Sparrow.svelte';
+
+  interface Props {
+    name: string;
+    trouble: string;
+    enter: (id: number) => Promise<void>;
+    signOut: () => Promise<void>;
+  }
+  let { name, trouble, enter, signOut }: Props = $props();
+
+  let gardens = $state.raw<GardenLine[] | null>(null);
+  let refused = $state('');
+  const shownTrouble = $derived(refused || trouble);
+
+  async function tried(work: () => Promise<{ id: number }>): Promise<boolean> {
+    try {
+      await enter((await work()).id);
+      return true;
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      refused = error.problem.detail;
+      return false;
+    }
+  }
+
+  async function importFile(event: Event & { currentTarget: HTMLInputElement }) {
+    const file = event.currentTarget.files?.[0];
+    event.currentTarget.value = '';
+    if (file) await tried(async () => api.importGarden(await file.text()));
+  }
+
+  void api.gardens().then((list) => (gardens = list));
+</script>
+
+<main class="mx-auto grid max-w-[900px] gap-10 p-8 md:grid-cols-2">
+  <section>
+    <Sparrow size={48} />
+    <h1 class="mt-2 text-[26px]">Gardens of {name}</h1>
+    {#if gardens === null}
+      <p role="status" class="quiet mt-3">Looking them up …</p>
+    {:else if gardens.length === 0}
+      <p class="mt-3">There is none yet. Say where yours is; the rest is measured bed by bed.</p>
+    {:else}
+      <ul class="rows mt-3">
+        {#each gardens as garden (garden.id)}
+          <li>
+            <button class="act text-[17px]" onclick={() => enter(garden.id)}>{garden.name}</button>
+            <span class="quiet">{garden.place}{garden.role === 'guest' ? ' · to look at' : ''}</span>
+          </li>
+        {/each}
+      </ul>
+    {/if}
+    {#if shownTrouble}<p class="trouble mt-4" role="alert">{shownTrouble}</p>{/if}
+    <div class="mt-6 flex flex-wrap items-center gap-6">
+      <label class="act">
+        bring a garden from a file
+        <input class="sr-only" type="file" accept=".json,application/json" onchange={importFile} />
+      </label>
+      <button class="act" onclick={signOut}>sign out</button>
+    </div>
+  </section>
+  <section>
+    <h2>A new garden</h2>
+    <SiteForm site={null} save={(site: Site) => tried(() => api.makeGarden(site))} word="make this garden" />
+  </section>
+</main>

@@ -1,0 +1,67 @@
+<script lang="ts">
+  import { useOpenGarden } from '../state/context';
+  import { VIEWS } from '../state/desk.svelte';
+  import Sparrow from './Sparrow.svelte';
+
+  const { garden, desk } = useOpenGarden();
+
+  function open(view: (typeof VIEWS)[number]['key']) {
+    const first = garden.view.garden.beds[0]?.id ?? null;
+    desk.open(view, view === 'bed' ? (desk.bed ?? first) : desk.bed);
+  }
+</script>
+
+<nav class="spine" aria-label="Views">
+  <span class="bird"><Sparrow /></span>
+  {#each VIEWS as view, index (view.key)}
+    <button aria-current={desk.view === view.key ? 'page' : undefined} onclick={() => open(view.key)}>
+      <span class="key" aria-hidden="true">{index + 1}</span>{view.name}
+    </button>
+  {/each}
+</nav>
+
+<style>
+  .spine {
+    grid-area: spine;
+    background: var(--color-buff);
+    border-right: 1px solid var(--color-hair);
+    display: flex;
+    flex-direction: column;
+    gap: 6px;
+  }
+  .bird {
+    padding: 12px 0 10px 26px;
+  }
+  button {
+    display: flex;
+    gap: 10px;
+    align-items: baseline;
+    padding: 5px 10px 5px 14px;
+    font-size: 17px;
+    text-align: left;
+    cursor: pointer;
+    border-left: 3px solid transparent;
+  }
+  button:hover {
+    background: color-mix(in srgb, var(--color-paper) 50%, transparent);
+  }
+  button[aria-current] {
+    font-weight: 700;
+    background: var(--color-paper);
+    border-left-color: var(--color-chestnut);
+  }
+  .key {
+    font-size: 12px;
+    color: var(--color-soot-2);
+    font-weight: 400;
+  }
+  @media (max-width: 900px) {
+    .spine {
+      flex-direction: row;
+      align-items: center;
+    }
+    .bird {
+      padding: 4px 8px;
+    }
+  }
+</style>

@@ -1,0 +1,94 @@
+<script lang="ts">
+  import { useOpenGarden } from '../state/context';
+  import { plusDays, yearName } from '../words/dates';
+  import { undoWord } from '../words/commands';
+
+  interface Props {
+    name: string;
+    leave: () => void;
+    signOut: () => Promise<void>;
+  }
+  let { name, leave, signOut }: Props = $props();
+  const { garden, desk } = useOpenGarden();
+
+  const year = $derived(yearName(garden.season.year, garden.southern));
+
+  function turn(years: number) {
+    const days = dayOffset(years);
+    void garden.look(plusDays(garden.needle, days));
+  }
+
+  // A year and its leap day, so that the needle stays on its day of the year.
+  function dayOffset(years: number): number {
+    const [y, rest] = [Number(garden.needle.slice(0, 4)), garden.needle.slice(4)];
+    const there = `${y + years}${rest === '-02-29' ? '-02-28' : rest}`;
+    return Math.round((Date.parse(there) - Date.parse(garden.needle)) / 86_400_000);
+  }
+</script>
+
+<header class="top">
+  <h1>
+    <button class="cursor-pointer hover:underline" onclick={leave} title="all gardens">{garden.site.name}</button>
+  </h1>
+  <span class="year" role="group" aria-label="Year">
+    <button onclick={() => turn(-1)} aria-label="the year before">‹</button>
+    {year}
+    <button onclick={() => turn(1)} aria-label="the year after">›</button>
+  </span>
+  {#if !garden.mayChange}<span class="quiet">to look at, not to change</span>{/if}
+  <span class="grow"></span>
+  {#if garden.mayChange}
+    <button disabled={!garden.view.undo} title={undoWord('undo', garden.view.undo)} onclick={() => garden.undo()}
+      >undo</button
+    >
+    <button disabled={!garden.view.redo} title={undoWord('redo', garden.view.redo)} onclick={() => garden.redo()}
+      >redo</button
+    >
+  {/if}
+  <a href={`/api/v1/gardens/${garden.view.id}/export`} download>keep as a file</a>
+  <button onclick={() => (desk.helpOpen = true)}>keys ?</button>
+  <button onclick={signOut} title={`signed in as ${name}`}>sign out</button>
+</header>
+
+<style>
+  .top {
+    grid-area: top;
+    display: flex;
+    flex-wrap: wrap;
+    align-items: baseline;
+    gap: 4px 16px;
+    padding: 8px 16px 6px 18px;
+    border-bottom: 1px solid var(--color-hair);
+    font-size: 15px;
+    color: var(--color-soot-2);
+  }
+  h1 {
+    font-size: 19px;
+    color: var(--color-soot);
+  }
+  .year {
+    font-family: var(--font-serif);
+    font-size: 18px;
+    color: var(--color-chestnut);
+    white-space: nowrap;
+  }
+  .year button {
+    padding: 0 4px;
+    min-width: 24px;
+    cursor: pointer;
+  }
+  .top > :is(button, a) {
+    cursor: pointer;
+    min-height: 24px;
+  }
+  .top > :is(button, a):hover:not(:disabled) {
+    color: var(--color-chestnut);
+    text-decoration: underline;
+  }
+  button:disabled {
+    color: #6d6257;
+    cursor: default;
+    text-decoration: line-through;
+    text-decoration-color: var(--color-hair);
+  }
+</style>

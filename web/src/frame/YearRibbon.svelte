@@ -1,0 +1,186 @@
+<script lang="ts">
+  import { useOpenGarden } from '../state/context';
+  import { dayMonth, dayNumber, isoOf, MONTHS } from '../words/dates';
+  import { count } from '../words/lengths';
+
+  const { garden } = useOpenGarden();
+  const HEIGHT = 66;
+
+  let width = $state(800);
+  const season = $derived(garden.season);
+  const first = $derived(dayNumber(season.first_day));
+  const days = $derived(dayNumber(season.last_day) - first + 1);
+  const x = $derived((iso: string) => ((dayNumber(iso) - first) / days) * width);
+  const needleX = $derived(x(garden.needle));
+  const months = $derived(
+    Array.from({ length: 12 }, (_, i) => {
+      const month = (Number(season.first_day.slice(5, 7)) - 1 + i) % 12;
+      const year = Number(season.first_day.slice(0, 4)) + (month < Number(season.first_day.slice(5, 7)) - 1 ? 1 : 0);
+      return { name: MONTHS[month] ?? '', x: x(`${year}-${String(month + 1).padStart(2, '0')}-01`) };
+    }),
+  );
+  // 8 to 16 hours fill the ribbon; beyond them, near the poles, the curve rests on its edge.
+  const dayLength = $derived(
+    season.day_length_hours
+      .map(
+        (hours, week) =>
+          `${week * 7 * (width / days)},${HEIGHT - ((Math.min(16.5, Math.max(7.5, hours)) - 7.5) / 9) * HEIGHT}`,
+      )
+      .join(' '),
+  );
+  const said = $derived(sentence());
+
+  function sentence(): string {
+    const since = season.last_frost && dayNumber(garden.needle) - dayNumber(season.last_frost.even);
+    const until = season.first_frost && dayNumber(season.first_frost.even) - dayNumber(garden.needle);
+    if (since === null || until === null) return 'no frost here';
+    if (since < 0) return `${count(-since, 'day', 'days')} before an even chance of the last frost`;
+    if (until >= 0) return `${count(since, 'day', 'days')} after an even chance of the last frost`;
+    return `${count(-until, 'day', 'days')} after an even chance of the first frost`;
+  }
+
+  function look(day: number) {
+    void garden.look(isoOf(Math.min(first + days - 1, Math.max(first, day))));
+  }
+
+  function drag(event: PointerEvent & { currentTarget: HTMLElement }) {
+    if (event.type === 'pointerdown') event.currentTarget.setPointerCapture(event.pointerId);
+    else if (!event.currentTarget.hasPointerCapture(event.pointerId)) return;
+    const box = event.currentTarget.getBoundingClientRect();
+    look(first + Math.round(((event.clientX - box.left) / box.width) * (days - 1)));
+  }
+
+  const STEPS: Record<string, number> = {
+    ArrowLeft: -1,
+    ArrowDown: -1,
+    ArrowRight: 1,
+    ArrowUp: 1,
+    PageDown: -30,
+    PageUp: 30,
+  };
+
+  function key(event: KeyboardEvent) {
+    const step = STEPS[event.key];
+    if (step === undefined) return;
+    event.preventDefault();
+    look(dayNumber(garden.needle) + step);
+  }
+</script>
+
+<section class="ribbon" aria-label="The year">
+  <div
+    class="strip"
+    bind:clientWidth={width}
+    role="slider"
+    tabindex="0"
+    aria-label="Needle: the day looked at"
+    aria-valuemin={0}
+    aria-valuemax={days - 1}
+    aria-valuenow={dayNumber(garden.needle) - first}
+    aria-valuetext={`${dayMonth(garden.needle)}, ${said}`}
+    onpointerdown={drag}
+    onpointermove={drag}
+    onkeydown={key}
+  >
+    <svg {width} height={HEIGHT + 46} aria-hidden="true">
+      <defs>
+        <linearGradient id="thaw"><stop offset="0" class="cold" /><stop offset="1" class="mild" /></linearGradient>
+        <linearGradient id="chill"><stop offset="0" class="mild" /><stop offset="1" class="cold" /></linearGradient>
+      </defs>
+      <g transform="translate(0 24)">
+        {#if season.last_frost && season.first_frost}
+          {@const [a, b] = [x(season.last_frost.early), x(season.last_frost.late)]}
+          {@const [c, d] = [x(season.first_frost.early), x(season.first_frost.late)]}
+          <rect class="frost" x="0" y="0" width={Math.max(0, a)} height={HEIGHT} />
+          <rect fill="url(#thaw)" x={a} y="0" width={b - a} height={HEIGHT} />
+          <rect fill="url(#chill)" x={c} y="0" width={d - c} height={HEIGHT} />
+          <rect class="frost" x={d} y="0" width={Math.max(0, width - d)} height={HEIGHT} />
+          {#if a > 90}<text class="note" x="8" y="15">frost likely</text>{/if}
+          {#if width - d > 74}<text class="note" x={d + 4} y="15">frost likely</text>{/if}
+        {/if}
+        {#each months as month (month.name)}
+          <line class="hair" x1={month.x} x2={month.x} y1="0" y2={HEIGHT} />
+          <text class="month" x={month.x + 4} y={HEIGHT + 15}>{month.name}</text>
+        {/each}
+        <polyline class="daylight" points={dayLength} />
+        <text class="note" x={width * 0.3} y={HEIGHT - 5}>day length</text>
+      </g>
+      <line class="needle" x1={needleX} x2={needleX} y1="14" y2={HEIGHT + 26} />
+      <path class="head" d={`M${needleX - 6} 6h12v9l-6 6-6-6z`} />
+      <text
+        class="day"
+        x={needleX < width * 0.6 ? needleX + 12 : needleX - 12}
+        y="17"
+        text-anchor={needleX < width * 0.6 ? 'start' : 'end'}
+      >
+        {dayMonth(garden.needle)} · {said}
+      </text>
+    </svg>
+  </div>
+</section>
+
+<style>
+  .ribbon {
+    grid-area: ribbon;
+    background: var(--color-ribbon);
+    border-top: 1px solid var(--color-hair);
+    padding: 2px 26px 0 74px;
+  }
+  .strip {
+    cursor: ew-resize;
+    touch-action: pan-y;
+    overflow: hidden;
+  }
+  svg {
+    display: block;
+  }
+  .cold {
+    stop-color: var(--color-frost);
+    stop-opacity: 0.85;
+  }
+  .mild {
+    stop-color: var(--color-frost);
+    stop-opacity: 0;
+  }
+  .frost {
+    fill: var(--color-frost);
+    opacity: 0.85;
+  }
+  .hair {
+    stroke: var(--color-hair);
+    stroke-width: 0.8;
+  }
+  .month {
+    font-size: 13.5px;
+    fill: var(--color-soot-2);
+  }
+  .note {
+    font-family: var(--font-serif);
+    font-style: italic;
+    font-size: 12.5px;
+    fill: #34424f;
+  }
+  .daylight {
+    fill: none;
+    stroke: var(--color-slate);
+    stroke-width: 1.1;
+    stroke-dasharray: 3 3;
+  }
+  .needle {
+    stroke: var(--color-chestnut);
+    stroke-width: 1.5;
+  }
+  .head {
+    fill: var(--color-chestnut);
+  }
+  .day {
+    font-size: 14px;
+    font-weight: 500;
+    fill: var(--color-chestnut);
+  }
+  @media (max-width: 900px) {
+    .ribbon {
+      padding: 2px 12px 0;
+    }
+  }
+</style>

@@ -1,0 +1,52 @@
+// The keys that work in every view. Views add their own and stop them from coming here.
+import { VIEWS, type Desk } from '../state/desk.svelte';
+import type { GardenState } from '../state/garden.svelte';
+import { plusDays } from '../words/dates';
+
+export const FRAME_KEYS: [string, string][] = [
+  ['1, 2', 'open the Yard or the Bed view'],
+  [', and .', 'move the needle back or on by a week'],
+  ['Ctrl Z, Ctrl Shift Z', 'undo and redo'],
+  ['/', 'find a crop to put on squares'],
+  ['?', 'this list'],
+  ['Escape', 'back out of what is in hand or selected'],
+];
+
+/** Whether a key goes into a field and is no command. */
+export function isTyping(event: KeyboardEvent): boolean {
+  const target = event.target;
+  return target instanceof HTMLElement && target.matches('input:not([type=checkbox]), select, textarea');
+}
+
+export function frameKey(event: KeyboardEvent, garden: GardenState, desk: Desk): void {
+  if (event.key === 'Escape') {
+    if (event.target instanceof HTMLElement && isTyping(event)) event.target.blur();
+    if (garden.problem) garden.settle();
+    else desk.back();
+    return;
+  }
+  if (isTyping(event)) return;
+  const command = event.ctrlKey || event.metaKey;
+  if (command && event.key.toLowerCase() === 'z') {
+    event.preventDefault();
+    void (event.shiftKey ? garden.redo() : garden.undo());
+  } else if (command && event.key.toLowerCase() === 'y') {
+    event.preventDefault();
+    void garden.redo();
+  } else if (!command && !event.altKey) plainKey(event, garden, desk);
+}
+
+function plainKey(event: KeyboardEvent, garden: GardenState, desk: Desk): void {
+  const view = VIEWS[Number(event.key) - 1];
+  if (view) desk.open(view.key);
+  else if (event.key === ',' || event.key === '.') {
+    const { first_day, last_day } = garden.season;
+    const day = plusDays(garden.needle, event.key === ',' ? -7 : 7);
+    void garden.look(day < first_day ? first_day : day > last_day ? last_day : day);
+  } else if (event.key === '/') {
+    event.preventDefault();
+    if (desk.view !== 'bed') desk.open('bed', desk.bed ?? garden.view.garden.beds[0]?.id ?? null);
+    // The field is drawn with the view; it is there after the next frame.
+    requestAnimationFrame(() => document.querySelector<HTMLInputElement>('#find-crop')?.focus());
+  } else if (event.key === '?') desk.helpOpen = !desk.helpOpen;
+}

@@ -1,0 +1,65 @@
+// What lies on the desk: which view is open, what is selected, which crop is in hand.
+import type { Rect } from '../generated/Rect';
+
+export const VIEWS = [
+  { key: 'yard', name: 'Yard' },
+  { key: 'bed', name: 'Bed' },
+] as const;
+
+export type ViewKey = (typeof VIEWS)[number]['key'];
+
+export class Desk {
+  view: ViewKey = $state('yard');
+  /** The bed looked at, in both views. */
+  bed: number | null = $state(null);
+  patch: number | null = $state(null);
+  /** The half squares the keyboard stands on. */
+  cursor: Rect = $state({ x: 0, y: 0, w: 2, h: 2 });
+  /** The crop to be put on squares next, and its way. */
+  hand: { crop: string; way: string } | null = $state(null);
+  helpOpen = $state(false);
+
+  constructor(readonly garden: number) {
+    this.read(location.pathname);
+  }
+
+  /** Opens a view, a bed in it, and leaves it in the address. */
+  open(view: ViewKey, bed: number | null = this.bed): void {
+    if (bed !== this.bed) {
+      this.patch = null;
+      this.cursor = { x: 0, y: 0, w: 2, h: 2 };
+    }
+    this.view = view;
+    this.bed = bed;
+    const path = `/garden/${this.garden}/${view}${bed === null ? '' : `/${bed}`}`;
+    if (path !== location.pathname) history.pushState(null, '', path);
+  }
+
+  /** Takes view and bed from an address. */
+  read(path: string): void {
+    const [, , garden, view, bed] = path.split('/');
+    if (Number(garden) !== this.garden) return;
+    this.view = VIEWS.find((one) => one.key === view)?.key ?? 'yard';
+    this.bed = bed === undefined ? null : Number(bed);
+    this.patch = null;
+  }
+
+  /** Takes a patch up, or puts it down. */
+  select(patch: number | null): void {
+    this.patch = patch;
+    if (patch !== null) this.hand = null;
+  }
+
+  /** Takes a crop in hand. */
+  take(crop: string, way: string): void {
+    this.hand = { crop, way };
+    this.patch = null;
+  }
+
+  /** Backs out one step: help, crop in hand, patch, bed. */
+  back(): void {
+    if (this.hand) this.hand = null;
+    else if (this.patch !== null) this.patch = null;
+    else if (this.view === 'yard' && this.bed !== null) this.open('yard', null);
+  }
+}

@@ -1,0 +1,70 @@
+<script lang="ts">
+  import type { Bed } from '../../generated/Bed';
+  import type { BedReckoning } from '../../generated/BedReckoning';
+  import { useOpenGarden } from '../../state/context';
+  import { dayMonth } from '../../words/dates';
+  import { count, squares } from '../../words/lengths';
+  import { partSquare } from '../../words/reasons';
+  import Findings from './Findings.svelte';
+  import LastYears from './LastYears.svelte';
+
+  let { bed, reckoned }: { bed: Bed; reckoned: BedReckoning } = $props();
+  const { garden, desk } = useOpenGarden();
+
+  const patches = $derived(garden.patchesIn(bed.id));
+  const standing = $derived(patches.filter((one) => one.reckoning.stands));
+  let tallyOpen = $state(false);
+  const notes = $derived(
+    [
+      partSquare(reckoned.fit.along, 'column', garden.units),
+      partSquare(reckoned.fit.across, 'row', garden.units),
+    ].filter(Boolean),
+  );
+</script>
+
+<h2>{bed.name}</h2>
+<p class="quiet border-b-2 border-hair pb-3">on {dayMonth(garden.needle)}</p>
+<p class="mt-3 flex items-end gap-3">
+  <span class="big">{reckoned.plants}</span>
+  <span>
+    {reckoned.plants === 1 ? 'plant' : 'plants'} standing<br />
+    <span class="quiet"
+      >{squares(reckoned.free_centisquares)} of {squares(reckoned.fit.open_centisquares).replace(/ squares?$/, '')} free</span
+    >
+  </span>
+</p>
+{#if standing.length}
+  <p class="mt-1">
+    <button class="act" aria-expanded={tallyOpen} onclick={() => (tallyOpen = !tallyOpen)}
+      >{tallyOpen ? 'close the sum' : 'the sum'}</button
+    >
+  </p>
+  {#if tallyOpen}
+    <ul class="rows">
+      {#each standing as one (one.patch.id)}
+        <li class="flex justify-between">
+          <button class="cursor-pointer hover:underline" onclick={() => desk.select(one.patch.id)}
+            >{one.crop.name}</button
+          >
+          <span class="font-serif text-chestnut">{one.reckoning.sum.plants}</span>
+        </li>
+      {/each}
+    </ul>
+  {/if}
+{:else}
+  <p class="mt-3">
+    {patches.length === 0 ? 'Nothing is laid out here this year.' : 'Nothing stands here on this day.'}
+    {#if garden.mayChange}Find a crop with <kbd class="font-bold">/</kbd>, then click a square or draw a patch.{/if}
+  </p>
+{/if}
+{#each notes as note (note)}<p class="quiet mt-2">{note}</p>{/each}
+{#if reckoned.fit.open_centisquares !== reckoned.fit.ground_centisquares}
+  <p class="quiet mt-2">
+    {count(bed.braces.length, 'brace covers', 'braces cover')}
+    {squares(reckoned.fit.ground_centisquares - reckoned.fit.open_centisquares)} of {squares(
+      reckoned.fit.ground_centisquares,
+    )}.
+  </p>
+{/if}
+<Findings findings={garden.findingsIn(bed.id)} />
+<LastYears {bed} {reckoned} />

@@ -1,0 +1,42 @@
+<script lang="ts">
+  import type { Crop } from '../../generated/Crop';
+  import type { Way } from '../../generated/Way';
+  import { useOpenGarden } from '../../state/context';
+  import { length } from '../../words/lengths';
+
+  let { crop, way }: { crop: Crop; way: Way } = $props();
+  const { garden } = useOpenGarden();
+
+  const METHODS = { direct: 'sown where it stays', transplant: 'planted out', either: 'sown or planted out' };
+  const FEEDING = { heavy: 'hungry', moderate: 'middling', light: 'wants little', giver: 'gives nitrogen' };
+  const HARDY = {
+    tender: 'dies at the first frost',
+    'half-hardy': 'takes a light frost',
+    hardy: 'stands below freezing',
+  };
+  const units = $derived(garden.units);
+  const warmth = $derived((celsius: number) =>
+    units === 'imperial' ? `${Math.round(celsius * 1.8 + 32)} °F` : `${celsius} °C`,
+  );
+  const source = $derived((group: string) => garden.catalogue.sources[crop.sources[group] ?? '']);
+
+  const rows = $derived([
+    ['soil', 'Sowing', `${METHODS[crop.method]}, ${length(crop.sow_depth, units)} deep; soil from ${warmth(crop.soil_c[0])}, best ${warmth(crop.soil_c[1])}`],
+    ['season', 'Days', `${way.days[0]} to ${way.days[1]} from ${way.counted_from}${crop.pick_every ? `, then picked every ${crop.pick_every} days or so` : ''}`],
+    ['size', 'Size', `${length(way.spread, units)} wide, ${length(way.height, units)} high; roots ${length(crop.root_depth, units)} deep`],
+    ['spacing', 'In rows', `${length(way.row[0], units)} apart, rows ${length(way.row[1], units)}`],
+    ['cold', 'Cold', `${HARDY[crop.hardiness]}; dies at about ${warmth(crop.kills_c)}`],
+    ['soil', 'Soil', `${FEEDING[crop.feeding]}; pH ${crop.ph[0]} to ${crop.ph[1]}`],
+    ['botany', 'Plant', `${crop.botanical}, ${crop.apg}; ${crop.life}`],
+  ] as const); // prettier-ignore
+</script>
+
+<h3>What is known of it</h3>
+<dl class="rows mb-3 text-[14px]">
+  {#each rows as [group, name, what] (name)}
+    <div class="grid grid-cols-[4.6em_1fr] gap-2" title={`${source(group)?.title ?? ''}: ${source(group)?.note ?? ''}`}>
+      <dt class="text-soot-2">{name}</dt>
+      <dd>{what} <span class="text-[12px] text-soot-2 italic">{source(group)?.title ?? ''}</span></dd>
+    </div>
+  {/each}
+</dl>

@@ -1,0 +1,103 @@
+<script lang="ts">
+  import type { Finding } from '../../generated/Finding';
+  import { useOpenGarden } from '../../state/context';
+  import { tell } from '../../words/reasons';
+
+  let { findings }: { findings: Finding[] } = $props();
+  const { garden, desk } = useOpenGarden();
+
+  const settle = $derived(findings.filter((one) => one.weight === 'settle' && !one.kept));
+  const notes = $derived(findings.filter((one) => one.weight === 'note' && !one.kept));
+  const good = $derived(findings.filter((one) => one.weight === 'good'));
+  const kept = $derived(findings.filter((one) => one.kept));
+
+  function keep(finding: Finding, keep: boolean) {
+    void garden.send({ do: 'keep-warning', patch: finding.patch, key: finding.key, keep });
+  }
+
+  async function moveOut(finding: Finding) {
+    if (!finding.way_out) return;
+    const { bed, rect } = finding.way_out;
+    if (await garden.send({ do: 'move-patch', patch: finding.patch, bed, rect })) {
+      desk.open('bed', bed);
+      desk.select(finding.patch);
+    }
+  }
+
+  function enlarge(finding: Finding) {
+    const patch = garden.shown(finding.patch)?.patch;
+    const bed = patch && garden.reckonedBed(patch.bed);
+    if (!patch || !bed || finding.reason.is !== 'none-fits') return;
+    const [w, h] = finding.reason.least;
+    const rect = {
+      x: Math.max(0, Math.min(patch.rect.x, bed.fit.half_columns - w)),
+      y: Math.max(0, Math.min(patch.rect.y, bed.fit.half_rows - h)),
+      w,
+      h,
+    };
+    void garden.send({ do: 'move-patch', patch: patch.id, bed: patch.bed, rect });
+  }
+
+  function moveWord(finding: Finding): string {
+    const bed = finding.way_out?.bed;
+    const here = garden.shown(finding.patch)?.patch.bed;
+    const crop = garden.shown(finding.patch)?.crop.name ?? 'it';
+    return bed === here ? `move the ${crop} within the bed` : `move the ${crop} to ${garden.bed(bed ?? 0)?.name ?? ''}`;
+  }
+</script>
+
+{#snippet words(finding: Finding)}
+  {@const told = tell(garden.view, garden.catalogue, finding)}
+  <p class="flex justify-between gap-3">
+    <strong class="font-medium">{told.heading}</strong>
+    {#if told.grade}<em class="shrink-0 text-[13.5px] text-slate">{told.grade}</em>{/if}
+  </p>
+  <p class="quiet">{told.body}</p>
+  {#if told.source}<p class="text-[12.5px] text-soot-2 italic">{told.source}</p>{/if}
+{/snippet}
+
+{#if settle.length}
+  <h3 class="text-rosehip!">To settle</h3>
+  <ol>
+    {#each settle as finding (finding.key + finding.patch)}
+      <li class="mb-3 flex gap-2" data-finding={finding.reason.is}>
+        <span class="mark">{finding.number}</span>
+        <div class="grow">
+          {@render words(finding)}
+          {#if garden.mayChange}
+            <p class="mt-1 flex flex-wrap gap-x-4">
+              {#if finding.reason.is === 'none-fits'}<button class="act" onclick={() => enlarge(finding)}
+                  >make it large enough</button
+                >{/if}
+              {#if finding.way_out}<button class="act" onclick={() => moveOut(finding)}>{moveWord(finding)}</button
+                >{/if}
+              <button class="act" onclick={() => keep(finding, true)}>keep it</button>
+            </p>
+          {/if}
+        </div>
+      </li>
+    {/each}
+  </ol>
+{/if}
+{#if notes.length}
+  <h3>To know</h3>
+  {#each notes as finding (finding.key + finding.patch)}
+    <div class="mb-2" data-finding={finding.reason.is}>
+      {@render words(finding)}
+      {#if garden.mayChange}<button class="act" onclick={() => keep(finding, true)}>seen</button>{/if}
+    </div>
+  {/each}
+{/if}
+{#if good.length}
+  <h3>In good company</h3>
+  {#each good as finding (finding.key + finding.patch)}<div class="mb-2">{@render words(finding)}</div>{/each}
+{/if}
+{#if kept.length}
+  <h3>Kept as it is</h3>
+  {#each kept as finding (finding.key + finding.patch)}
+    <p class="quiet flex justify-between gap-3">
+      <span>{tell(garden.view, garden.catalogue, finding).heading}</span>
+      {#if garden.mayChange}<button class="act" onclick={() => keep(finding, false)}>warn again</button>{/if}
+    </p>
+  {/each}
+{/if}

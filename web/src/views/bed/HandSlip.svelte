@@ -1,0 +1,49 @@
+<script lang="ts">
+  import type { Rect } from '../../generated/Rect';
+  import { useOpenGarden } from '../../state/context';
+  import { count } from '../../words/lengths';
+  import { upper } from '../../words/reasons';
+  import CropFacts from './CropFacts.svelte';
+
+  let { hand, put }: { hand: { crop: string; way: string }; put: (rect?: Rect) => Promise<void> } = $props();
+  const { garden, desk } = useOpenGarden();
+
+  const crop = $derived(garden.crop(hand.crop));
+  const way = $derived(crop?.ways.find((one) => one.key === hand.way));
+  const own = $derived(garden.view.garden.spacings.find((one) => one.crop === hand.crop && one.way === hand.way));
+  const perSquare = $derived.by(() => {
+    if (!way) return '';
+    const [along, across] = own ? [own.along, own.across] : way.square_twelfths.map((n) => (n * 2 * garden.half) / 12);
+    const holes = Math.floor((2 * garden.half) / (along ?? 1)) * Math.floor((2 * garden.half) / (across ?? 1));
+    if (holes >= 1) return `${count(holes * way.per_hole, 'plant', 'plants')} to a square`;
+    const squares = ((along ?? 0) * (across ?? 0)) / (4 * garden.half * garden.half);
+    return `${Number(squares.toFixed(2))} squares to a plant`;
+  });
+</script>
+
+{#if crop && way}
+  <div class="flex items-baseline justify-between gap-3">
+    <h2>{upper(crop.name)}</h2>
+    <span class="text-slate">{garden.familyName(crop.family)}</span>
+  </div>
+  <p class="quiet border-b-2 border-hair pb-3">in hand</p>
+  <p class="mt-3 font-serif text-[19px] text-chestnut">{perSquare}</p>
+  <label class="field mt-3"
+    >Grown as<select
+      value={hand.way}
+      onchange={(event) => desk.take(crop.key, event.currentTarget.value)}
+      name="hand-way"
+    >
+      {#each crop.ways as one (one.key)}<option value={one.key}>{one.name}</option>{/each}
+    </select></label
+  >
+  <p class="mt-3">
+    Click a square, or draw a patch. With keys: the arrows move the marked squares, Shift makes them larger, Enter puts
+    it there.
+  </p>
+  <p class="mt-1 flex gap-5">
+    <button class="act" onclick={() => put()}>put it on the marked squares</button>
+    <button class="act" onclick={() => desk.back()}>put it back</button>
+  </p>
+  <CropFacts {crop} {way} />
+{/if}

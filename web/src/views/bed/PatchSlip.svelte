@@ -1,0 +1,144 @@
+<script lang="ts">
+  import { untrack } from 'svelte';
+  import type { Bed } from '../../generated/Bed';
+  import { useOpenGarden } from '../../state/context';
+  import type { Shown } from '../../state/garden.svelte';
+  import { dayMonth } from '../../words/dates';
+  import { count, length } from '../../words/lengths';
+  import { squareSize, sumLines, upper } from '../../words/reasons';
+  import CropFacts from './CropFacts.svelte';
+  import Findings from './Findings.svelte';
+
+  let { shown, bed, remove }: { shown: Shown; bed: Bed; remove: () => void } = $props();
+  const { garden } = useOpenGarden();
+
+  const patch = $derived(shown.patch);
+  const sum = $derived(shown.reckoning.sum);
+  const way = $derived(shown.crop.ways.find((one) => one.key === patch.way));
+  const findings = $derived(
+    garden.findingsIn(bed.id).filter((one) => one.patch === patch.id || one.other === patch.id),
+  );
+  const fits = $derived(sum.columns * sum.rows - sum.under_braces);
+  let sumOpen = $state(false);
+  let own = $state(untrack(() => length(shown.reckoning.sum.spacing.along, garden.units)));
+  let note = $state('');
+
+  function change(part: Partial<Pick<typeof patch, 'way' | 'holes' | 'from' | 'until' | 'between'>>) {
+    const { way, holes, from, until, between } = { ...patch, ...part };
+    return garden.send({ do: 'change-patch', patch: patch.id, way, holes, from, until, between });
+  }
+
+  /** A typed number of plants becomes holes; as many as fit is the patch's own number again. */
+  function plants(text: string) {
+    const wanted = Math.ceil(Number(text) / sum.per_hole);
+    if (!Number.isFinite(wanted)) return;
+    void change({ holes: wanted === fits ? null : Math.max(0, Math.min(65535, wanted)) });
+  }
+
+  function keepOwn(event: SubmitEvent) {
+    event.preventDefault();
+    void garden.send({ do: 'set-spacing', crop: patch.crop, way: patch.way, distance: [own, own], note });
+  }
+
+  async function backToTable() {
+    if (await garden.send({ do: 'set-spacing', crop: patch.crop, way: patch.way, distance: null, note: '' }))
+      own = length(shown.reckoning.sum.spacing.along, garden.units);
+  }
+
+  const from = $derived(sum.distance_from);
+  const distance = $derived(
+    sum.spacing.along === sum.spacing.across
+      ? length(sum.spacing.along, garden.units)
+      : `${length(sum.spacing.along, garden.units)} along, ${length(sum.spacing.across, garden.units)} across`,
+  );
+</script>
+
+<div class="flex items-baseline justify-between gap-3">
+  <h2>{upper(shown.crop.name)}</h2>
+  <span class="text-slate">{garden.familyName(shown.crop.family)}</span>
+</div>
+<p class="quiet border-b-2 border-hair pb-3">
+  {squareSize(patch.rect.w, patch.rect.h)} in {bed.name}, {dayMonth(patch.from)} to {dayMonth(
+    patch.until,
+  )}{patch.between ? ', between others' : ''}
+</p>
+<div class="mt-3 flex items-end gap-3">
+  <span class="big" data-count>{sum.plants}</span>
+  <span
+    >{sum.plants === 1 ? 'plant' : 'plants'}, {distance} apart<br />
+    <button class="act" aria-expanded={sumOpen} onclick={() => (sumOpen = !sumOpen)}
+      >{sumOpen ? 'close the sum' : 'the sum'}</button
+    >
+  </span>
+</div>
+{#if sumOpen}
+  <ul class="rows mt-2 text-[14.5px]" data-sum>
+    {#each sumLines(sum, garden.units) as line (line)}<li>{line}</li>{/each}
+    <li>
+      {#if from.from === 'own'}your own distance{from.note ? `: ${from.note}` : ''}
+      {:else}the distance: {garden.catalogue.sources[from.source]?.title ?? from.source}
+        <span class="quiet">{garden.catalogue.sources[from.source]?.note ?? ''}</span>{/if}
+    </li>
+  </ul>
+  {#if garden.mayChange}
+    <form class="mt-2 grid grid-cols-[6em_1fr] gap-3" onsubmit={keepOwn} aria-label="Your own distance">
+      <label class="field">Your distance<input bind:value={own} required name="own-distance" /></label>
+      <label class="field">What you found<input bind:value={note} maxlength="200" name="own-note" /></label>
+      <p class="col-span-2 flex gap-5">
+        <button class="act">use mine</button>
+        {#if from.from === 'own'}<button type="button" class="act" onclick={backToTable}>back to the table</button>{/if}
+      </p>
+    </form>
+  {/if}
+{/if}
+{#if garden.mayChange}
+  <div class="mt-3 grid grid-cols-2 gap-x-4 gap-y-2">
+    <label class="field"
+      >Plants <input
+        id="plant-count"
+        type="number"
+        min="1"
+        max={Math.max(1, fits * sum.per_hole * 9)}
+        value={sum.plants}
+        onchange={(event) => plants(event.currentTarget.value)}
+        name="plants"
+      /></label
+    >
+    <label class="field"
+      >Grown as<select
+        value={patch.way}
+        onchange={(event) => change({ way: event.currentTarget.value, holes: null })}
+        name="way"
+      >
+        {#each shown.crop.ways as one (one.key)}<option value={one.key}>{one.name}</option>{/each}
+      </select></label
+    >
+    <label class="field"
+      >In from<input
+        type="date"
+        value={patch.from}
+        onchange={(event) => event.currentTarget.value && change({ from: event.currentTarget.value })}
+        name="from"
+      /></label
+    >
+    <label class="field"
+      >Out by<input
+        type="date"
+        value={patch.until}
+        onchange={(event) => event.currentTarget.value && change({ until: event.currentTarget.value })}
+        name="until"
+      /></label
+    >
+  </div>
+  {#if sum.holes < fits}<p class="quiet mt-1">
+      {count(fits * sum.per_hole, 'would fit', 'would fit')}.
+      <button class="act" onclick={() => change({ holes: null })}>as many as fit</button>
+    </p>{/if}
+{/if}
+<Findings {findings} />
+{#if way}<CropFacts crop={shown.crop} {way} />{/if}
+{#if garden.mayChange}
+  <div class="foot">
+    <button class="act" onclick={remove}>remove this patch</button><span class="quiet">Escape puts it down</span>
+  </div>
+{/if}

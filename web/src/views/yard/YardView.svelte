@@ -1,0 +1,174 @@
+<script lang="ts">
+  import Problem from '../../frame/Problem.svelte';
+  import { isTyping } from '../../frame/keys';
+  import { useOpenGarden } from '../../state/context';
+  import { count, length, size, squares } from '../../words/lengths';
+  import BedForm from './BedForm.svelte';
+  import Members from './Members.svelte';
+  import SiteForm from './SiteForm.svelte';
+  import YardPlan from './YardPlan.svelte';
+
+  const { garden, desk } = useOpenGarden();
+  let doing: 'look' | 'new' | 'measure' | 'place' | 'people' = $state('look');
+
+  const beds = $derived(garden.view.garden.beds);
+  const bed = $derived(desk.bed === null ? undefined : garden.bed(desk.bed));
+  const reckoned = $derived(bed && garden.reckonedBed(bed.id));
+  const ground = $derived(garden.view.reckoning.beds.reduce((sum, one) => sum + one.fit.ground_centisquares, 0));
+  const narrow = $derived(garden.view.reckoning.paths.filter((path) => path.narrow || path.overlap));
+
+  const KINDS = { raised: 'raised bed', ground: 'strip of ground', container: 'container' };
+  const name = (id: number) => garden.bed(id)?.name ?? '';
+
+  function sides(): string {
+    if (!bed) return '';
+    const { far, near, left, right } = bed.reach;
+    const list = [
+      far && 'the far side',
+      near && 'the near side',
+      left && 'the left end',
+      right && 'the right end',
+    ].filter(Boolean);
+    if (list.length === 4) return 'reached from all round';
+    return list.length === 0 ? 'reached from nowhere' : `reached from ${list.join(', ')}`;
+  }
+
+  function key(event: KeyboardEvent) {
+    if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return;
+    if (event.key === 'n' && garden.mayChange) {
+      event.preventDefault();
+      doing = 'new';
+    }
+    if (event.key === 'Escape' && doing !== 'look') {
+      event.stopPropagation();
+      doing = 'look';
+    }
+  }
+
+  async function remove() {
+    if (bed && (await garden.send({ do: 'remove-bed', bed: bed.id }))) desk.open('yard', null);
+  }
+</script>
+
+<svelte:window onkeydowncapture={key} />
+
+<main class="plan" aria-label="Yard">
+  <div class="flex items-baseline gap-3 px-5 pt-3">
+    <h2>Yard</h2>
+    <span class="quiet"
+      >{count(beds.length, 'growing place', 'growing places')}{beds.length ? `, ${squares(ground)} in all` : ''}</span
+    >
+  </div>
+  {#if beds.length === 0}
+    <div class="px-5 pt-6">
+      <p class="max-w-[46ch]">
+        Nothing is measured yet. Take the tape outside: the inside length and width of a bed and the depth of its soil
+        are enough to begin.
+      </p>
+      {#if garden.mayChange}<p class="mt-3">
+          <button class="act" onclick={() => (doing = 'new')}>measure the first bed (n)</button>
+        </p>{/if}
+    </div>
+  {:else}
+    <YardPlan select={() => (doing = 'look')} />
+  {/if}
+</main>
+
+<aside class="slip" aria-label="Slip">
+  <Problem />
+  {#if doing === 'new'}
+    <h2 class="mb-3">A new bed</h2>
+    <BedForm bed={null} done={() => (doing = 'look')} />
+  {:else if doing === 'measure' && bed}
+    <h2 class="mb-3">{bed.name}</h2>
+    {#key bed.id}<BedForm {bed} done={() => (doing = 'look')} />{/key}
+  {:else if doing === 'place'}
+    <h2>The place</h2>
+    <SiteForm
+      site={garden.site}
+      word="keep this"
+      save={async (site) => {
+        const kept = await garden.send({ do: 'set-site', site });
+        if (kept) doing = 'look';
+        return kept;
+      }}
+    />
+    <p class="mt-3"><button class="act" onclick={() => (doing = 'look')}>leave it</button></p>
+  {:else if doing === 'people'}
+    <Members done={() => (doing = 'look')} />
+  {:else if bed && reckoned}
+    <h2>{bed.name}</h2>
+    <p class="quiet border-b-2 border-hair pb-3">
+      {KINDS[bed.kind.kind]}, {size(bed.length, bed.width, garden.units)} inside, soil {length(bed.depth, garden.units)} deep
+      · {sides()}
+    </p>
+    <p class="mt-3 flex items-end gap-3">
+      <span class="big">{squares(reckoned.fit.ground_centisquares).split(' ')[0]}</span>
+      <span
+        >squares<br /><span class="quiet"
+          >{squares(reckoned.free_centisquares)} free on the needle's day, {count(reckoned.plants, 'plant', 'plants')} standing</span
+        ></span
+      >
+    </p>
+    {#if reckoned.fit.outside}
+      <p class="quiet mt-2">
+        {length(reckoned.fit.outside[1], garden.units)} × {length(reckoned.fit.outside[0], garden.units)} over the boards,
+        which really stand {length(reckoned.fit.board_height ?? 0, garden.units)} high.
+      </p>
+    {/if}
+    {#if reckoned.fit.open_centisquares !== reckoned.fit.ground_centisquares}
+      <p class="quiet">
+        Braces at {bed.braces.map((b) => length(b.at, garden.units)).join(' and ')} leave {squares(
+          reckoned.fit.open_centisquares,
+        )} open.
+      </p>
+    {/if}
+    <p class="mt-4 flex flex-wrap gap-x-5 gap-y-1">
+      <button class="act" onclick={() => desk.open('bed', bed.id)}>open the bed</button>
+      {#if garden.mayChange}
+        <button class="act" onclick={() => (doing = 'measure')}>measure it again</button>
+        <button class="act" onclick={remove}>take it away</button>
+      {/if}
+    </p>
+  {:else}
+    <h2>{garden.site.name}</h2>
+    <p class="quiet border-b-2 border-hair pb-3">
+      {garden.site.place ? `${garden.site.place}, ` : ''}{Math.abs(garden.site.latitude) / 100}° {garden.southern
+        ? 'south'
+        : 'north'}
+    </p>
+    {#if beds.length}
+      <ul class="rows mt-2">
+        {#each beds as one (one.id)}
+          {@const its = garden.reckonedBed(one.id)}
+          <li class="flex justify-between gap-3">
+            <button class="cursor-pointer text-left hover:underline" onclick={() => desk.open('yard', one.id)}
+              >{one.name}</button
+            >
+            <span class="quiet whitespace-nowrap">{its ? squares(its.fit.ground_centisquares) : ''}</span>
+          </li>
+        {/each}
+      </ul>
+    {/if}
+    {#if narrow.length}
+      <h3>Paths</h3>
+      {#each narrow as path (`${path.one} ${path.other}`)}
+        <p class="trouble">
+          {name(path.one)} and {name(path.other)}
+          {path.overlap
+            ? 'lie on the same ground.'
+            : `leave ${length(path.width, garden.units)}: under the ${garden.units === 'metric' ? '46 cm' : '18 in'} one walks and kneels in.`}
+        </p>
+      {/each}
+    {/if}
+  {/if}
+  <div class="foot">
+    {#if garden.mayChange}
+      <button class="act" onclick={() => (doing = 'new')}>measure a new bed</button>
+      <button class="act" onclick={() => (doing = 'place')}>the place</button>
+    {/if}
+    {#if garden.view.role === 'owner'}<button class="act" onclick={() => (doing = 'people')}>who may come in</button
+      >{/if}
+    {#if desk.bed !== null}<button class="act" onclick={() => desk.open('yard', null)}>the whole yard</button>{/if}
+  </div>
+</aside>

@@ -1,0 +1,21 @@
+// What was done, in words, for undo and redo.
+
+const DONE: Record<string, string> = {
+  'set-site': 'what was said of the place',
+  'add-bed': 'adding a bed',
+  'change-bed': 'changing a bed',
+  'move-bed': 'moving a bed',
+  'remove-bed': 'removing a bed',
+  place: 'putting a crop on squares',
+  'move-patch': 'moving or resizing a patch',
+  'change-patch': 'changing a patch',
+  'remove-patch': 'removing a patch',
+  'keep-warning': 'keeping a warning',
+  remember: 'remembering an earlier year',
+  forget: 'forgetting an earlier year',
+  'set-spacing': 'your own distance',
+};
+
+export function undoWord(verb: string, command: string | null): string {
+  return command ? `${verb} ${DONE[command] ?? 'the last change'}` : `nothing to ${verb}`;
+}
