@@ -1,4 +1,11 @@
-//! stub
+//! The pictures of docs/screenshots, made anew from the demo households.
+
+use crate::{setup, step};
+
+/// Builds the page and drives it through the views.
 pub fn run() -> Result<(), String> {
-    Ok(())
+    setup::packages()?;
+    setup::browser()?;
+    setup::page()?;
+    step::run("cargo", &["run", "-q", "-p", "sparrow-browser-tests", "--example", "shots"])
 }

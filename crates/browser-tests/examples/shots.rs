@@ -10,7 +10,7 @@ async fn main() -> Result<(), Failure> {
     let folder = PathBuf::from(std::env::args().nth(1).unwrap_or_else(|| "docs/screenshots".into()));
     std::fs::create_dir_all(&folder)?;
     let stage = Stage::open().await?;
-    let gardener = stage.gardener(1280, 800 + CHROME).await?;
+    let gardener = stage.gardener(1280, 800).await?;
     let shot = async |name: &str| gardener.takes_picture(&folder.join(format!("{name}.png"))).await;
 
     gardener.goes_to("/").await?;
@@ -33,9 +33,6 @@ async fn main() -> Result<(), Failure> {
     shot("bed-metric").await?;
     gardener.leaves().await
 }
-
-/// What the browser's own frame takes from the window's height.
-const CHROME: u32 = 0;
 
 async fn enter(gardener: &Gardener, household: &str) -> Result<(), Failure> {
     gardener.enters_demo(household).await?;

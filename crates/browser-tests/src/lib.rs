@@ -2,4 +2,4 @@
 
 mod stage;
 
-pub use stage::{Gardener, Stage};
+pub use stage::{Failure, Gardener, Stage, TODAY};

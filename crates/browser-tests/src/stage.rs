@@ -15,6 +15,9 @@ use tokio::process::{Child, Command};
 /// What is told when something on the stage fails.
 pub type Failure = Box<dyn std::error::Error + Send + Sync>;
 
+/// The day it is on every stage: in winter, when the coming year is planned.
+pub const TODAY: jiff::civil::Date = jiff::civil::date(2026, 11, 23);
+
 /// A running server with a driver for browsers.
 pub struct Stage {
     address: String,
@@ -44,7 +47,7 @@ impl Stage {
         let store = Store::open(&url.replace("/postgres", &format!("/{name}"))).await?;
         let listener = TcpListener::bind("127.0.0.1:0")?;
         let address = format!("http://{}", listener.local_addr()?);
-        let settings = Settings { demo: true, secure_cookies: false, workers: 1 };
+        let settings = Settings { demo: true, secure_cookies: false, workers: 1, today: Some(TODAY) };
         // The server runs on a thread with its own runtime, as it does in the program.
         let (ready, started) = tokio::sync::oneshot::channel();
         std::thread::spawn(move || {
@@ -88,6 +91,9 @@ impl Stage {
         wishes.add_arg(&format!("--window-size={width},{height}"))?;
         wishes.set_binary("/usr/bin/chromium")?;
         let driver = WebDriver::new(&self.driver_address, wishes).await?;
+        // The size is the page's; the window's own frame comes on top.
+        let inner = driver.execute("return innerHeight", Vec::new()).await?.convert::<u32>()?;
+        driver.set_window_rect(0, 0, width, height * 2 - inner.min(height)).await?;
         Ok(Gardener { driver, address: self.address.clone() })
     }
 }
@@ -178,6 +184,55 @@ impl Gardener {
         Ok(self.sees(css).await?.click().await?)
     }
 
+    /// Clicks a place in an element, in fractions of its width and height from the top left.
+    pub async fn clicks_at(&self, css: &str, across: f64, down: f64) -> Result<(), Failure> {
+        self.drags(css, (across, down), (across, down)).await
+    }
+
+    /// Drags from one place in an element to another, in fractions of its size; no way at all is a click.
+    pub async fn drags(&self, css: &str, from: (f64, f64), to: (f64, f64)) -> Result<(), Failure> {
+        let element = self.sees(css).await?;
+        let size = element.rect().await?;
+        // Offsets are counted from the element's middle.
+        let at = |(x, y): (f64, f64)| (((x - 0.5) * size.width) as i64, ((y - 0.5) * size.height) as i64);
+        let ((x0, y0), (x1, y1)) = (at(from), at(to));
+        let chain = self.driver.action_chain().move_to_element_with_offset(&element, x0, y0).click_and_hold();
+        let chain = if from == to { chain } else { chain.move_to_element_with_offset(&element, x1, y1) };
+        Ok(chain.release().perform().await?)
+    }
+
+    /// Presses Tab until the focus is on an element of that selector.
+    pub async fn tabs_to(&self, css: &str) -> Result<(), Failure> {
+        for _ in 0..120 {
+            self.presses(Key::Tab + "").await?;
+            let there = self.driver.execute(format!("return document.activeElement.matches({css:?})"), Vec::new()).await?;
+            if there.convert::<bool>()? {
+                return Ok(());
+            }
+        }
+        Err(format!("Tab never comes to {css}").into())
+    }
+
+    /// How many elements of a selector there are.
+    pub async fn counts(&self, css: &str) -> Result<usize, Failure> {
+        Ok(self.driver.find_all(By::Css(css)).await?.len())
+    }
+
+    /// Waits until there are that many elements of a selector.
+    pub async fn comes_to_count(&self, css: &str, wanted: usize) -> Result<(), Failure> {
+        let end = tokio::time::Instant::now() + PATIENCE;
+        let mut beat = tokio::time::interval(Duration::from_millis(25));
+        let mut last = usize::MAX;
+        while tokio::time::Instant::now() < end {
+            last = self.counts(css).await?;
+            if last == wanted {
+                return Ok(());
+            }
+            beat.tick().await;
+        }
+        Err(format!("{last} of {css} instead of {wanted}").into())
+    }
+
     /// Types into the field of that name, in place of what was there.
     pub async fn fills(&self, field: &str, text: &str) -> Result<(), Failure> {
         let input = self.sees(&format!("[name='{field}']")).await?;
@@ -194,6 +249,13 @@ impl Gardener {
     /// Presses keys wherever the focus is.
     pub async fn presses(&self, keys: impl Into<TypingData>) -> Result<(), Failure> {
         Ok(self.driver.action_chain().send_keys(keys).perform().await?)
+    }
+
+    /// Presses a key while modifier keys are held down.
+    pub async fn chords(&self, held: &[Key], key: char) -> Result<(), Failure> {
+        let chain = held.iter().fold(self.driver.action_chain(), |chain, modifier| chain.key_down(modifier.clone()));
+        let chain = held.iter().rev().fold(chain.send_keys(key.to_string()), |chain, modifier| chain.key_up(modifier.clone()));
+        Ok(chain.perform().await?)
     }
 
     /// Signs up as a newcomer.

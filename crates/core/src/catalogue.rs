@@ -72,7 +72,7 @@ impl Catalogue {
                 crop.sources.entry(group.clone()).or_insert_with(|| source.clone());
             }
         }
-        file.crop.sort_by(|a, b| a.name.cmp(&b.name));
+        file.crop.sort_by_key(|crop| crop.name.to_lowercase());
         let mut catalogue = Catalogue {
             crop_index: file.crop.iter().enumerate().map(|(index, crop)| (crop.key.clone(), index)).collect(),
             crops: file.crop,

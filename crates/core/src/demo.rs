@@ -38,7 +38,7 @@ pub fn quillet_lane(today: Date) -> Result<Garden, Refusal> {
         &["5 ft"],
         &[("2 ft", "5 ft 2 in")],
     )?;
-    plot.bed("Kitchen bed", two, "5 ft", "4 ft", ("15 ft 6 in", "14 ft"), sides(true, true, true, false), &[], &[])?;
+    plot.bed("Kitchen bed", two, "5 ft", "4 ft", ("16 ft", "14 ft 6 in"), sides(true, true, true, false), &[], &[])?;
     plot.bed(
         "Long bed",
         KindDraft::Ground,
@@ -51,9 +51,9 @@ pub fn quillet_lane(today: Date) -> Result<Garden, Refusal> {
     )?;
     plot.bed("Corner bed", two, "4 ft 6 in", "3 ft", ("16 ft 6 in", "3 ft 9 in"), sides(false, true, true, false), &[], &[])?;
     for (name, holds, place) in [
-        ("Ten-gallon tub", "10 gal", ("14 ft 6 in", "7 ft 6 in")),
-        ("Fifteen-gallon tub", "15 gal", ("16 ft 6 in", "7 ft 9 in")),
-        ("Twenty-gallon tub", "20 gal", ("18 ft 9 in", "8 ft")),
+        ("Ten-gallon tub", "10 gal", ("14 ft", "7 ft 9 in")),
+        ("Fifteen-gallon tub", "15 gal", ("16 ft 9 in", "8 ft")),
+        ("Twenty-gallon tub", "20 gal", ("19 ft 9 in", "8 ft")),
     ] {
         let kind = KindDraft::Container { volume: VolumeText(holds.parse()?) };
         plot.bed(name, kind, "", "", place, Reach::ALL, &[], &[])?;
@@ -105,7 +105,7 @@ fn quillet_year(plot: &mut Plot) -> Result<(), Refusal> {
         ("Pear bed", "carrot", "storing", [0, 1, 4, 4]),
         ("Pear bed", "cabbage", "head", [4, 1, 6, 6]),
         ("Pear bed", "lettuce", "leaf", [0, 5, 4, 3]),
-        ("Pear bed", "onion", "multi-sown", [4, 7, 6, 1]),
+        ("Pear bed", "onion", "bulb", [4, 7, 6, 1]),
         ("Pear bed", "bean", "bush", [10, 0, 10, 2]),
         ("Pear bed", "tomato", "staked", [10, 2, 9, 3]),
         ("Pear bed", "borage", "flower", [18, 5, 2, 2]),

@@ -273,7 +273,7 @@ fn findings_of(
         }
     }
     if found.iter().any(|finding| finding.weight == Weight::Settle && !finding.kept) {
-        let way_out = room::untroubled(garden, catalogue, shown.patch);
+        let way_out = room::untroubled(garden, catalogue, shown.patch, reckoned.least);
         found
             .iter_mut()
             .filter(|f| f.weight == Weight::Settle && !matches!(f.reason, Reason::NoneFits { .. }))

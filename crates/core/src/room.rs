@@ -38,12 +38,19 @@ pub fn is_free(garden: &Garden, patch: &Patch, room: Room) -> bool {
         .all(|other| other.id == patch.id || other.bed != room.bed || !other.rect.overlaps(room.rect) || !other.meets(patch))
 }
 
-/// The first free ground of the patch's own shape, turned if need be, where nothing of the
-/// catalogue is troubled by it and its family has not stood too lately: in its own bed first,
-/// then in the nearest others.
-pub fn untroubled(garden: &Garden, catalogue: &Catalogue, patch: &Patch) -> Option<Room> {
+/// The first free ground where the patch troubles nothing of the catalogue and its family has not
+/// stood too lately: in its own bed first, then in the nearest others; of its own size, turned if need
+/// be, or else of half its length, half its width or both, but not under `least` half squares each way.
+pub fn untroubled(garden: &Garden, catalogue: &Catalogue, patch: &Patch, least: (u16, u16)) -> Option<Room> {
     let home = garden.bed(patch.bed)?;
-    std::iter::once(home.id).chain(nearest_beds(garden, home)).find_map(|bed| in_bed(garden, catalogue, patch, bed))
+    let beds: Vec<BedId> = std::iter::once(home.id).chain(nearest_beds(garden, home)).collect();
+    let (w, h) = (patch.rect.w, patch.rect.h);
+    let halved = |side: u16| side.div_ceil(2);
+    [(w, h), (halved(w), h), (w, halved(h)), (halved(w), halved(h))]
+        .into_iter()
+        .filter(|shape| *shape == (w, h) || shape.0 >= least.0 && shape.1 >= least.1)
+        .map(|(w, h)| Patch { rect: Rect { w, h, ..patch.rect }, ..patch.clone() })
+        .find_map(|smaller| beds.iter().find_map(|bed| in_bed(garden, catalogue, &smaller, *bed)))
 }
 
 /// The first untroubled ground for a patch within one bed.

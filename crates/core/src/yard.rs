@@ -1,6 +1,6 @@
 //! How do the beds lie? Their outlines on the drawing, and the paths left between them.
 
-use crate::bed::{Bed, BedId};
+use crate::bed::{Bed, BedId, BedKind};
 use crate::garden::Garden;
 use crate::length::Length;
 use serde::Serialize;
@@ -40,9 +40,11 @@ pub fn outline(bed: &Bed) -> [Point; 4] {
     [(-hx, -hy), (hx, -hy), (hx, hy), (-hx, hy)].map(|(dx, dy)| (x + dx * cos - dy * sin, y + dx * sin + dy * cos))
 }
 
-/// The paths between beds that have no third bed between their nearest points, narrow ones marked.
+/// The paths between beds that face each other with no third bed between, and the squeezes between
+/// corners that are too narrow. Containers can be shifted and make no paths.
 pub fn paths(garden: &Garden) -> Vec<Path> {
-    let outlines: Vec<(BedId, [Point; 4])> = garden.beds.iter().map(|bed| (bed.id, outline(bed))).collect();
+    let fixed = garden.beds.iter().filter(|bed| !matches!(bed.kind, BedKind::Container { .. }));
+    let outlines: Vec<(BedId, [Point; 4])> = fixed.map(|bed| (bed.id, outline(bed))).collect();
     let mut paths = Vec::new();
     for (i, (one, a)) in outlines.iter().enumerate() {
         for (other, b) in &outlines[i + 1..] {
@@ -50,7 +52,10 @@ pub fn paths(garden: &Garden) -> Vec<Path> {
             let (width, p, q) = if overlap { (0.0, centre(a), centre(b)) } else { nearest(a, b) };
             let width = Length::tenths_mm(width.round() as i32);
             let crossed = outlines.iter().any(|(id, c)| id != one && id != other && crosses(c, p, q));
-            if width <= WIDEST_PATH && !crossed {
+            let narrow = !overlap && width < WALKABLE;
+            let facing = faces(a, b, p, q);
+            let (p, q) = if facing { amid(a, b, p, q) } else { (p, q) };
+            if (narrow || overlap || width <= WIDEST_PATH && facing) && !crossed {
                 let whole = |(x, y): Point| [x.round() as i32, y.round() as i32];
                 paths.push(Path {
                     one: *one,
@@ -64,6 +69,32 @@ pub fn paths(garden: &Garden) -> Vec<Path> {
         }
     }
     paths
+}
+
+/// Whether the way from `p` to `q` leaves one of the shapes square to a side, as between facing boards.
+fn faces(a: &[Point; 4], b: &[Point; 4], p: Point, q: Point) -> bool {
+    let way = (q.0 - p.0, q.1 - p.1);
+    [a, b].into_iter().flat_map(edges).any(|(c, d)| {
+        let side = (d.0 - c.0, d.1 - c.1);
+        (way.0 * side.0 + way.1 * side.1).abs() < 0.01 * way.0.hypot(way.1) * side.0.hypot(side.1)
+    })
+}
+
+/// The same way between two facing sides, shifted along them to the middle of what they share.
+fn amid(a: &[Point; 4], b: &[Point; 4], p: Point, q: Point) -> (Point, Point) {
+    let far = (q.0 - p.0).hypot(q.1 - p.1);
+    if far == 0.0 {
+        return (p, q);
+    }
+    let along = ((p.1 - q.1) / far, (q.0 - p.0) / far);
+    let stretch = |shape: &[Point; 4]| {
+        let at = shape.map(|corner| (corner.0 - p.0) * along.0 + (corner.1 - p.1) * along.1);
+        (at.iter().copied().fold(f64::INFINITY, f64::min), at.iter().copied().fold(f64::NEG_INFINITY, f64::max))
+    };
+    let ((a_lo, a_hi), (b_lo, b_hi)) = (stretch(a), stretch(b));
+    let shift = (a_lo.max(b_lo) + a_hi.min(b_hi)) / 2.0;
+    let by = |point: Point| (point.0 + along.0 * shift, point.1 + along.1 * shift);
+    (by(p), by(q))
 }
 
 fn edges(shape: &[Point; 4]) -> impl Iterator<Item = (Point, Point)> + '_ {

@@ -2,6 +2,7 @@
 
 use crate::Shared;
 use crate::errors::Trouble;
+use crate::view::{GardenView, view};
 use actix_session::SessionExt;
 use actix_web::dev::Payload;
 use actix_web::web::Data;
@@ -9,7 +10,8 @@ use actix_web::{FromRequest, HttpRequest};
 use governor::clock::DefaultClock;
 use governor::state::keyed::DashMapStateStore;
 use governor::{Quota, RateLimiter};
-use sparrow_store::{AccountId, GardenId, Role, StoreError};
+use jiff::civil::Date;
+use sparrow_store::{AccountId, GardenId, Role, StoreError, Versioned};
 use std::future::{Future, Ready, ready};
 use std::num::NonZeroU32;
 use std::pin::Pin;
@@ -54,6 +56,11 @@ pub struct InGarden {
 }
 
 impl InGarden {
+    /// The garden as this account sees it.
+    pub fn view(&self, versioned: Versioned, needle: Option<Date>) -> GardenView {
+        view(self.garden, self.role, versioned, needle, self.shared.settings.today())
+    }
+
     /// Refuses guests.
     pub fn may_change(&self) -> Result<(), Trouble> {
         if self.role == Role::Guest { Err(Trouble::LookOnly) } else { Ok(()) }

@@ -1,6 +1,7 @@
 //! The invented households, made once on a demo server.
 
 use crate::accounts::hash;
+use jiff::civil::Date;
 use sparrow_core::demo::{quillet_lane, tern_court};
 use sparrow_store::{Role, Store, StoreError};
 
@@ -12,8 +13,7 @@ pub const DOORS: [&str; 3] = ["quillet-lane", "tern-court", "visitor"];
 pub const DEMO_PASSWORD: &str = "sparrow-demo";
 
 /// Makes the demo accounts and gardens if they are not there yet.
-pub async fn make_households(store: &Store) -> Result<(), StoreError> {
-    let today = jiff::Zoned::now().date();
+pub async fn make_households(store: &Store, today: Date) -> Result<(), StoreError> {
     let hash = hash(DEMO_PASSWORD.into()).await.map_err(|trouble| StoreError::Other(trouble.to_string()))?;
     let mut made = Vec::new();
     for (door, garden) in [(DOORS[0], quillet_lane(today)?), (DOORS[1], tern_court(today)?)] {

@@ -3,7 +3,7 @@
 use crate::Shared;
 use crate::auth::{InGarden, SignedIn};
 use crate::errors::Trouble;
-use crate::view::{GardenLine, GardenView, number, today, view};
+use crate::view::{GardenLine, GardenView, number, view};
 use actix_web::http::header::{self, ETag, EntityTag};
 use actix_web::web::{Bytes, Data, Json, Query};
 use actix_web::{HttpRequest, HttpResponse};
@@ -74,13 +74,13 @@ pub async fn create(shared: Data<Shared>, SignedIn(account): SignedIn, body: Byt
     let NewGarden { site } = read(&body)?;
     let garden = Garden::new(checked_site(&site)?);
     let id = shared.store.create_garden(account, &garden).await?;
-    Ok(answer(view(id, Role::Owner, shared.store.load(id).await?, None)))
+    Ok(answer(view(id, Role::Owner, shared.store.load(id).await?, None, shared.settings.today())))
 }
 
 /// Anyone with a role in the garden: the garden on a day.
 pub async fn show(inside: InGarden, day: Query<OnDay>) -> Result<HttpResponse, Trouble> {
     let versioned = inside.shared.store.load(inside.garden).await?;
-    Ok(answer(view(inside.garden, inside.role, versioned, day.on)))
+    Ok(answer(inside.view(versioned, day.on)))
 }
 
 /// Owners and helpers: carries out a command, or rehearses it.
@@ -93,16 +93,16 @@ pub async fn command(inside: InGarden, request: HttpRequest, body: Bytes) -> Res
     let key = request.headers().get("Idempotency-Key").and_then(|key| key.to_str().ok()).filter(|key| key.len() <= 100);
     let asked = Asked { garden: inside.garden, by: inside.account, on: seen_revision(&request)?, key };
     let told = serde_json::to_value(&asking.command).map_err(|error| Trouble::Broken(error.to_string()))?;
-    let planned = |garden: &Garden| command::plan(garden, Catalogue::standard(), &asking.command, today());
+    let planned = |garden: &Garden| command::plan(garden, Catalogue::standard(), &asking.command, inside.shared.settings.today());
     let changed = inside.shared.store.change(asked, told, planned).await;
     outcome(&inside, changed, asking.on).await
 }
 
 async fn rehearse(inside: &InGarden, asking: &Asking) -> Result<HttpResponse, Trouble> {
     let mut versioned = inside.shared.store.load(inside.garden).await?;
-    let edits = command::plan(&versioned.garden, Catalogue::standard(), &asking.command, today())?;
+    let edits = command::plan(&versioned.garden, Catalogue::standard(), &asking.command, inside.shared.settings.today())?;
     edit::apply(&mut versioned.garden, &edits);
-    Ok(answer(view(inside.garden, inside.role, versioned, asking.on)))
+    Ok(answer(inside.view(versioned, asking.on)))
 }
 
 /// Owners and helpers: takes back the last change.
@@ -138,7 +138,7 @@ pub async fn import(shared: Data<Shared>, SignedIn(account): SignedIn, body: Byt
         std::str::from_utf8(&body).map_err(|_| Trouble::Field("the file is not text; a garden file is JSON in UTF-8".into()))?;
     let garden = garden_file::read(text, Catalogue::standard())?;
     let id = shared.store.create_garden(account, &garden).await?;
-    Ok(answer(view(id, Role::Owner, shared.store.load(id).await?, None)))
+    Ok(answer(view(id, Role::Owner, shared.store.load(id).await?, None, shared.settings.today())))
 }
 
 /// Anyone with a role in the garden: who may come in.
@@ -179,10 +179,10 @@ fn seen_revision(request: &HttpRequest) -> Result<i64, Trouble> {
 
 async fn outcome(inside: &InGarden, changed: Result<Versioned, StoreError>, on: Option<Date>) -> Result<HttpResponse, Trouble> {
     match changed {
-        Ok(versioned) => Ok(answer(view(inside.garden, inside.role, versioned, on))),
+        Ok(versioned) => Ok(answer(inside.view(versioned, on))),
         Err(StoreError::Stale { .. }) => {
             let current = inside.shared.store.load(inside.garden).await?;
-            Err(Trouble::Stale(Box::new(view(inside.garden, inside.role, current, on))))
+            Err(Trouble::Stale(Box::new(inside.view(current, on))))
         }
         Err(other) => Err(other.into()),
     }

@@ -24,6 +24,7 @@ use actix_web::dev::Server;
 use actix_web::middleware::{Compress, DefaultHeaders, NormalizePath};
 use actix_web::web::Data;
 use actix_web::{App, HttpServer};
+use jiff::civil::Date;
 use sparrow_store::{Store, StoreError};
 use std::net::TcpListener;
 use tracing_actix_web::TracingLogger;
@@ -37,6 +38,8 @@ pub struct Settings {
     pub secure_cookies: bool,
     /// How many threads answer requests.
     pub workers: usize,
+    /// The day it is, for tests and pictures; nothing means the clock's day.
+    pub today: Option<Date>,
 }
 
 /// What every handler may use.
@@ -50,12 +53,19 @@ pub struct Shared {
     pub attempts: auth::Attempts,
 }
 
+impl Settings {
+    /// Today: the only place where a day is read from a clock.
+    pub fn today(&self) -> Date {
+        self.today.unwrap_or_else(|| jiff::Zoned::now().date())
+    }
+}
+
 /// A server on a listener over a store; it runs when awaited and stops gracefully through its handle.
 ///
 /// Fails when the cookie key cannot be read or the demo households cannot be made.
 pub async fn launch(store: Store, settings: Settings, listener: TcpListener) -> Result<Server, StoreError> {
     if settings.demo {
-        demo::make_households(&store).await?;
+        demo::make_households(&store, settings.today()).await?;
     }
     let key = Key::from(&store.cookie_key(&fresh_key()).await?);
     let shared = Data::new(Shared { store, settings, attempts: auth::attempts() });

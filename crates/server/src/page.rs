@@ -4,7 +4,7 @@ use actix_web::http::header;
 use actix_web::{HttpRequest, HttpResponse};
 
 #[derive(rust_embed::RustEmbed)]
-#[folder = "$CARGO_MANIFEST_DIR/../../web/dist"]
+#[folder = "../../web/dist"]
 #[allow_missing = true]
 struct Files;
 

@@ -52,15 +52,9 @@ pub struct TapeReading {
     pub metric: String,
 }
 
-/// Today, by the server's clock: the only place where a date is read from one.
-pub fn today() -> Date {
-    jiff::Zoned::now().date()
-}
-
 /// A garden's view on a day, or on the day where the needle rests.
-pub fn view(id: GardenId, role: Role, versioned: Versioned, needle: Option<Date>) -> GardenView {
+pub fn view(id: GardenId, role: Role, versioned: Versioned, needle: Option<Date>, today: Date) -> GardenView {
     let Versioned { revision, garden, history } = versioned;
-    let today = today();
     let needle = needle.unwrap_or_else(|| resting_needle(&garden.site, today));
     let reckoning = reckon(&garden, Catalogue::standard(), needle, today);
     let kind = |command: Option<serde_json::Value>| command?.get("do")?.as_str().map(String::from);

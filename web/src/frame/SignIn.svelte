@@ -39,7 +39,7 @@
       A field book for a few beds. It measures, counts, remembers what stood where, and says why.
     </p>
     {#if demo}
-      <h3>Try it with an invented household</h3>
+      <h2 class="aside">Try it with an invented household</h2>
       <ul class="rows">
         {#each DOORS as door (door.key)}
           <li>

@@ -1,20 +1,16 @@
 <script lang="ts">
   import { useOpenGarden } from '../state/context';
   import { VIEWS } from '../state/desk.svelte';
+  import { openView } from './keys';
   import Sparrow from './Sparrow.svelte';
 
   const { garden, desk } = useOpenGarden();
-
-  function open(view: (typeof VIEWS)[number]['key']) {
-    const first = garden.view.garden.beds[0]?.id ?? null;
-    desk.open(view, view === 'bed' ? (desk.bed ?? first) : desk.bed);
-  }
 </script>
 
 <nav class="spine" aria-label="Views">
   <span class="bird"><Sparrow /></span>
   {#each VIEWS as view, index (view.key)}
-    <button aria-current={desk.view === view.key ? 'page' : undefined} onclick={() => open(view.key)}>
+    <button aria-current={desk.view === view.key ? 'page' : undefined} onclick={() => openView(view.key, garden, desk)}>
       <span class="key" aria-hidden="true">{index + 1}</span>{view.name}
     </button>
   {/each}

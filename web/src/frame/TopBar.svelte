@@ -88,7 +88,6 @@
   button:disabled {
     color: #6d6257;
     cursor: default;
-    text-decoration: line-through;
-    text-decoration-color: var(--color-hair);
+    opacity: 0.8;
   }
 </style>

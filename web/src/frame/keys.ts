@@ -1,5 +1,5 @@
 // The keys that work in every view. Views add their own and stop them from coming here.
-import { VIEWS, type Desk } from '../state/desk.svelte';
+import { VIEWS, type Desk, type ViewKey } from '../state/desk.svelte';
 import type { GardenState } from '../state/garden.svelte';
 import { plusDays } from '../words/dates';
 
@@ -16,6 +16,12 @@ export const FRAME_KEYS: [string, string][] = [
 export function isTyping(event: KeyboardEvent): boolean {
   const target = event.target;
   return target instanceof HTMLElement && target.matches('input:not([type=checkbox]), select, textarea');
+}
+
+/** Opens a view; the Bed view opens on the bed last looked at, or the first. */
+export function openView(view: ViewKey, garden: GardenState, desk: Desk): void {
+  const first = garden.view.garden.beds[0]?.id ?? null;
+  desk.open(view, view === 'bed' ? (desk.bed ?? first) : desk.bed);
 }
 
 export function frameKey(event: KeyboardEvent, garden: GardenState, desk: Desk): void {
@@ -38,14 +44,14 @@ export function frameKey(event: KeyboardEvent, garden: GardenState, desk: Desk):
 
 function plainKey(event: KeyboardEvent, garden: GardenState, desk: Desk): void {
   const view = VIEWS[Number(event.key) - 1];
-  if (view) desk.open(view.key);
+  if (view) openView(view.key, garden, desk);
   else if (event.key === ',' || event.key === '.') {
     const { first_day, last_day } = garden.season;
     const day = plusDays(garden.needle, event.key === ',' ? -7 : 7);
     void garden.look(day < first_day ? first_day : day > last_day ? last_day : day);
   } else if (event.key === '/') {
     event.preventDefault();
-    if (desk.view !== 'bed') desk.open('bed', desk.bed ?? garden.view.garden.beds[0]?.id ?? null);
+    if (desk.view !== 'bed') openView('bed', garden, desk);
     // The field is drawn with the view; it is there after the next frame.
     requestAnimationFrame(() => document.querySelector<HTMLInputElement>('#find-crop')?.focus());
   } else if (event.key === '?') desk.helpOpen = !desk.helpOpen;

@@ -86,17 +86,27 @@ export class GardenState {
     return this.view.reckoning.findings.filter((finding) => finding.bed === bed);
   }
 
-  /** Carries out a command; true when it was done. Commands wait for each other, in order. */
-  send(command: Command): Promise<boolean> {
-    return this.inTurn(command, () => api.command(this.view.id, this.view.revision, command, this.needle));
+  /**
+   * Carries out a command; true when it was done. Commands wait for each other, in order; one that
+   * builds on the garden as it will be then, such as a step of a held arrow key, is given as a function.
+   */
+  send(command: Command | (() => Command | undefined)): Promise<boolean> {
+    let asked: Command | undefined;
+    return this.inTurn(
+      () => asked ?? null,
+      () => {
+        asked = typeof command === 'function' ? command() : command;
+        return asked ? api.command(this.view.id, this.view.revision, asked, this.needle) : Promise.resolve(this.view);
+      },
+    );
   }
 
   undo(): Promise<boolean> {
-    return this.inTurn(null, () => api.undo(this.view.id, this.view.revision, this.needle));
+    return this.inTurn(noCommand, () => api.undo(this.view.id, this.view.revision, this.needle));
   }
 
   redo(): Promise<boolean> {
-    return this.inTurn(null, () => api.redo(this.view.id, this.view.revision, this.needle));
+    return this.inTurn(noCommand, () => api.redo(this.view.id, this.view.revision, this.needle));
   }
 
   /** Looks at another day; the drawing follows as fast as the server reckons. */
@@ -119,14 +129,14 @@ export class GardenState {
     this.refused = null;
   }
 
-  private inTurn(command: Command | null, work: () => Promise<GardenView>): Promise<boolean> {
+  private inTurn(asked: () => Command | null, work: () => Promise<GardenView>): Promise<boolean> {
     const turn = this.queue.then(async () => {
       try {
         this.take(await work());
         this.settle();
         return true;
       } catch (error) {
-        this.report(error, command);
+        this.report(error, asked());
         return false;
       }
     });
@@ -145,6 +155,8 @@ export class GardenState {
     this.refused = command;
   }
 }
+
+const noCommand = () => null;
 
 function byKey<T>(list: T[], key: (one: T) => string | number): Partial<Record<string | number, T>> {
   return Object.fromEntries(list.map((one) => [key(one), one]));

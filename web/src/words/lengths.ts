@@ -37,7 +37,7 @@ export function squares(hundredths: number): string {
   const n = hundredths / 100;
   const half = Math.round(n * 2) / 2;
   const text = Math.abs(n - half) < 0.02 ? withHalf(half) : trim(n, 1);
-  return `${text} ${n === 1 ? 'square' : 'squares'}`;
+  return `${text} ${n > 0 && n <= 1 ? 'square' : 'squares'}`;
 }
 
 /** 'one plant', '2 plants'. */

@@ -31,7 +31,7 @@
   let ghost = $state.raw<Rect | null>(null);
   let drawing: SVGSVGElement | undefined = $state();
 
-  const PAD = { left: 74, top: 56, right: 26, bottom: 18 };
+  const PAD = { left: 74, top: 56, right: 56, bottom: 40 };
   const scale = $derived(
     Math.max(
       0.008,
@@ -135,6 +135,14 @@
     ghost = null;
   }
 
+  /** Enter and Space on a patch take it up; focus alone does not, so that Tab can leave the slip as it is. */
+  function press(event: KeyboardEvent, one: Shown) {
+    if (desk.hand !== null || (event.key !== 'Enter' && event.key !== ' ')) return;
+    event.preventDefault();
+    event.stopPropagation();
+    desk.select(one.patch.id);
+  }
+
   function label(one: Shown): string {
     const clashes = marks.filter((finding) => finding.patch === one.patch.id || finding.other === one.patch.id).length;
     return [
@@ -186,7 +194,7 @@
       {/each}
       {#if garden.units === 'metric'}<text x="-34" y="-35" text-anchor="end">m</text>{/if}
     </g>
-    <g transform={`translate(${width - 22} 26) rotate(${(garden.site.north - bed.turn + 360) % 360})`} class="north">
+    <g transform={`translate(${width - 16} 34) rotate(${(garden.site.north - bed.turn + 360) % 360})`} class="north">
       <path d="M0 9V-9M-3.5 -4L0 -10 3.5 -4" />
       <text x="-15" y="4">N</text>
     </g>
@@ -198,9 +206,9 @@
         y="-7"
         width={px(bed.length) + 14}
         height={px(bed.width) + 14}
-        rx={bed.kind.kind === 'container' ? 26 : 0}
+        rx={bed.kind.kind === 'container' ? 12 : 0}
       />
-      <rect class="soil" width={px(bed.length)} height={px(bed.width)} rx={bed.kind.kind === 'container' ? 20 : 0} />
+      <rect class="soil" width={px(bed.length)} height={px(bed.width)} rx={bed.kind.kind === 'container' ? 8 : 0} />
       <g class="grid">
         {#each squares.across as x (x)}<line x1={px(x)} x2={px(x)} y1="0" y2={px(bed.width)} />{/each}
         {#each squares.down as y (y)}<line y1={px(y)} y2={px(y)} x1="0" x2={px(bed.length)} />{/each}
@@ -221,9 +229,10 @@
           aria-label={label(one)}
           aria-pressed={desk.patch === one.patch.id}
           data-patch={one.patch.id}
+          data-crop={one.crop.key}
           data-chosen={desk.patch === one.patch.id}
           onpointerdown={(event) => down(event, one)}
-          onfocus={() => desk.hand === null && desk.select(one.patch.id)}
+          onkeydown={(event) => press(event, one)}
         >
           <rect class="edge" {...box(one.patch.rect)} />
         </g>
@@ -243,7 +252,7 @@
           data-crop={one.crop.key}
           data-chosen={desk.patch === one.patch.id}
           onpointerdown={(event) => down(event, one)}
-          onfocus={() => desk.hand === null && desk.select(one.patch.id)}
+          onkeydown={(event) => press(event, one)}
         >
           <rect class="edge" {...b} />
           <g class="plants" transform={`translate(${dx} ${dy})`}>
@@ -382,6 +391,11 @@
     fill: transparent;
     stroke: var(--color-soot);
     stroke-width: 0.9;
+  }
+  .patch:focus-visible .edge {
+    stroke: var(--color-chestnut);
+    stroke-width: 2.5;
+    stroke-dasharray: 5 2;
   }
   .patch:hover .edge {
     stroke: var(--color-chestnut);

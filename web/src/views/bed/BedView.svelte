@@ -17,7 +17,9 @@
   const bed = $derived(desk.bed === null ? undefined : garden.bed(desk.bed));
   const reckoned = $derived(bed && garden.reckonedBed(bed.id));
   const grid = $derived({ columns: reckoned?.fit.half_columns ?? 1, rows: reckoned?.fit.half_rows ?? 1 });
-  const shown = $derived(desk.patch === null ? undefined : garden.shown(desk.patch));
+  const chosen = $derived(desk.patch === null ? undefined : garden.shown(desk.patch));
+  // Undo, or another tab, may have moved it to another bed meanwhile.
+  const shown = $derived(chosen?.patch.bed === desk.bed ? chosen : undefined);
   const half = $derived(garden.half);
 
   /** Puts the crop in hand on a rectangle and selects what came of it. */
@@ -49,11 +51,10 @@
     if (!bed) return;
     const change = larger ? resized : moved;
     if (shown && garden.mayChange) {
-      void garden.send({
-        do: 'move-patch',
-        patch: shown.patch.id,
-        bed: bed.id,
-        rect: change(shown.patch.rect, dx, dy, grid),
+      const { id, bed: home } = shown.patch;
+      void garden.send(() => {
+        const now = garden.shown(id)?.patch;
+        return now && { do: 'move-patch', patch: id, bed: home, rect: change(now.rect, dx, dy, grid) };
       });
     } else desk.cursor = change(desk.cursor, dx, dy, grid);
   }
@@ -167,7 +168,8 @@
     font: inherit;
     background: transparent;
     cursor: pointer;
-    max-width: 16ch;
+    field-sizing: content;
+    max-width: 20ch;
     text-overflow: ellipsis;
     border-bottom: 1px solid transparent;
   }

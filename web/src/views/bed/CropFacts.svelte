@@ -24,7 +24,7 @@
     ['soil', 'Sowing', `${METHODS[crop.method]}, ${length(crop.sow_depth, units)} deep; soil from ${warmth(crop.soil_c[0])}, best ${warmth(crop.soil_c[1])}`],
     ['season', 'Days', `${way.days[0]} to ${way.days[1]} from ${way.counted_from}${crop.pick_every ? `, then picked every ${crop.pick_every} days or so` : ''}`],
     ['size', 'Size', `${length(way.spread, units)} wide, ${length(way.height, units)} high; roots ${length(crop.root_depth, units)} deep`],
-    ['spacing', 'In rows', `${length(way.row[0], units)} apart, rows ${length(way.row[1], units)}`],
+    ['season', 'In rows', `${length(way.row[0], units)} apart, rows ${length(way.row[1], units)}`],
     ['cold', 'Cold', `${HARDY[crop.hardiness]}; dies at about ${warmth(crop.kills_c)}`],
     ['soil', 'Soil', `${FEEDING[crop.feeding]}; pH ${crop.ph[0]} to ${crop.ph[1]}`],
     ['botany', 'Plant', `${crop.botanical}, ${crop.apg}; ${crop.life}`],

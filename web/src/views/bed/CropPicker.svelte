@@ -40,24 +40,22 @@
       aria-label="Find a crop to put on squares"
       oninput={(event) => (sought = event.currentTarget.value)}
     />
-    <Combobox.Portal>
-      <Combobox.Content
-        class="z-10 max-h-72 w-80 overflow-auto border border-rule bg-slip py-1"
-        side="top"
-        sideOffset={4}
-      >
-        {#each crops as crop (crop.key)}
-          <Combobox.Item
-            value={crop.key}
-            label={crop.name}
-            class="flex cursor-pointer justify-between gap-3 px-3 py-1 data-highlighted:bg-buff"
-          >
-            <span>{crop.name}</span><span class="text-[13px] text-soot-2">{garden.familyName(crop.family)}</span>
-          </Combobox.Item>
-        {:else}
-          <p class="px-3 py-1 text-soot-2">No crop of that name is in the catalogue.</p>
-        {/each}
-      </Combobox.Content>
-    </Combobox.Portal>
+    <Combobox.Content
+      class="z-10 max-h-72 w-80 overflow-auto border border-rule bg-slip py-1"
+      side="top"
+      sideOffset={4}
+    >
+      {#each crops as crop (crop.key)}
+        <Combobox.Item
+          value={crop.key}
+          label={crop.name}
+          class="flex cursor-pointer justify-between gap-3 px-3 py-1 data-highlighted:bg-buff"
+        >
+          <span>{crop.name}</span><span class="text-[13px] text-soot-2">{garden.familyName(crop.family)}</span>
+        </Combobox.Item>
+      {:else}
+        <p class="px-3 py-1 text-soot-2">No crop of that name is in the catalogue.</p>
+      {/each}
+    </Combobox.Content>
   </Combobox.Root>
 </div>

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Finding } from '../../generated/Finding';
   import { useOpenGarden } from '../../state/context';
-  import { tell } from '../../words/reasons';
+  import { squareSize, tell } from '../../words/reasons';
 
   let { findings }: { findings: Finding[] } = $props();
   const { garden, desk } = useOpenGarden();
@@ -42,7 +42,11 @@
     const bed = finding.way_out?.bed;
     const here = garden.shown(finding.patch)?.patch.bed;
     const crop = garden.shown(finding.patch)?.crop.name ?? 'it';
-    return bed === here ? `move the ${crop} within the bed` : `move the ${crop} to ${garden.bed(bed ?? 0)?.name ?? ''}`;
+    const where = bed === here ? 'within the bed' : `to ${garden.bed(bed ?? 0)?.name ?? ''}`;
+    const was = garden.shown(finding.patch)?.patch.rect;
+    const rect = finding.way_out?.rect;
+    const smaller = was && rect && rect.w * rect.h < was.w * was.h ? `, ${squareSize(rect.w, rect.h)}` : '';
+    return `move the ${crop} ${where}${smaller}`;
   }
 </script>
 
@@ -64,6 +68,11 @@
         <span class="mark">{finding.number}</span>
         <div class="grow">
           {@render words(finding)}
+          {#if !finding.way_out && finding.reason.is !== 'none-fits'}
+            <p class="quiet">
+              No bed has untroubled ground for it on those days: choose other days, fewer squares, or another crop.
+            </p>
+          {/if}
           {#if garden.mayChange}
             <p class="mt-1 flex flex-wrap gap-x-4">
               {#if finding.reason.is === 'none-fits'}<button class="act" onclick={() => enlarge(finding)}

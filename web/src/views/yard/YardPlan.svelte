@@ -36,7 +36,23 @@
     y: (height - box.high * scale) / 2 - box.top * scale,
   });
   const foot = $derived((garden.units === 'metric' ? 10000 : 3048) * scale);
-  const labels = $derived(new Map(beds.map((bed) => [bed.id, bed.name])));
+  // Names stand above their beds, or below where another name is in the way.
+  const names = $derived.by(() => {
+    const taken: { x: number; y: number; wide: number }[] = [];
+    return beds.map((bed) => {
+      const { x, y } = place(bed);
+      const high =
+        bed.turn % 180 === 0 ? bed.width : bed.turn % 90 === 0 ? bed.length : Math.hypot(bed.length, bed.width) * 0.8;
+      const wide = bed.name.length * 7.2;
+      const free = (at: number) =>
+        !taken.some((one) => Math.abs(one.y - at) < 17 && Math.abs(one.x - x) < (one.wide + wide) / 2 + 6);
+      const above = y - (high * scale) / 2 - 9;
+      const below = y + (high * scale) / 2 + 20;
+      const at = [above, below, above - 17, below + 17].find(free) ?? above;
+      taken.push({ x, y: at, wide });
+      return { bed, x, y: at };
+    });
+  });
 
   function place(bed: Bed) {
     const at = dragged?.bed === bed.id ? dragged : bed;
@@ -91,7 +107,11 @@
       choose(bed);
     } else if (garden.mayChange && arrow) {
       event.preventDefault();
-      void move(bed, bed.x + arrow[0] * garden.half, bed.y + arrow[1] * garden.half);
+      const [dx, dy] = [arrow[0] * garden.half, arrow[1] * garden.half];
+      void garden.send(() => {
+        const now = garden.bed(bed.id);
+        return now && { do: 'move-bed', bed: now.id, x: Math.max(0, now.x + dx), y: Math.max(0, now.y + dy) };
+      });
     } else if (garden.mayChange && (event.key === '[' || event.key === ']')) {
       void turn(bed, (bed.turn + (event.key === ']' ? 15 : 345)) % 360);
     }
@@ -137,14 +157,13 @@
         data-kind={bed.kind.kind}
         role="button"
         tabindex="0"
-        aria-label={`${labels.get(bed.id)}, ${size(bed.length, bed.width, garden.units)}${desk.bed === bed.id ? ', selected' : ''}`}
+        aria-label={`${bed.name}, ${size(bed.length, bed.width, garden.units)}${desk.bed === bed.id ? ', selected' : ''}`}
         transform={`translate(${at.x} ${at.y}) rotate(${bed.turn})`}
         onclick={() => choose(bed)}
         ondblclick={() => desk.open('bed', bed.id)}
         onpointerdown={(event) => grab(event, bed)}
         onpointermove={(event) => drag(event, bed)}
         onpointerup={() => drop(bed)}
-        onfocus={() => desk.bed !== bed.id && choose(bed)}
         onkeydown={(event) => key(event, bed)}
       >
         <rect
@@ -153,16 +172,9 @@
           y={-h / 2 - 3}
           width={w + 6}
           height={h + 6}
-          rx={bed.kind.kind === 'container' ? w / 2.4 : 0}
+          rx={bed.kind.kind === 'container' ? 9 : 0}
         />
-        <rect
-          class="soil"
-          x={-w / 2}
-          y={-h / 2}
-          width={w}
-          height={h}
-          rx={bed.kind.kind === 'container' ? w / 2.6 : 0}
-        />
+        <rect class="soil" x={-w / 2} y={-h / 2} width={w} height={h} rx={bed.kind.kind === 'container' ? 6 : 0} />
         {#each garden.patchesIn(bed.id).filter((one) => one.reckoning.stands) as one (one.patch.id)}
           {@const ground = one.reckoning.sum.ground}
           {@const box = {
@@ -188,17 +200,8 @@
         {/each}
       </g>
     {/each}
-    {#each beds as bed (bed.id)}
-      {@const at = place(bed)}
-      {@const flat =
-        bed.turn % 180 === 0 ? bed.width : bed.turn % 90 === 0 ? bed.length : Math.hypot(bed.length, bed.width) * 0.8}
-      <text
-        class="name"
-        class:chosen={desk.bed === bed.id}
-        x={at.x}
-        y={at.y - (flat * scale) / 2 - 9}
-        text-anchor="middle">{bed.name}</text
-      >
+    {#each names as { bed, x, y } (bed.id)}
+      <text class="name" class:chosen={desk.bed === bed.id} {x} {y} text-anchor="middle">{bed.name}</text>
     {/each}
   </svg>
 </div>

@@ -1,7 +1,7 @@
 export const YARD_KEYS: [string, string][] = [
   ['Tab', 'go from bed to bed'],
-  ['Enter', 'open the selected bed'],
-  ['arrow keys', 'move the selected bed by half a square'],
+  ['Space', 'select the bed in focus; Enter opens it'],
+  ['arrow keys', 'move the bed in focus by half a square'],
   ['[ and ]', 'turn it by 15 degrees'],
   ['n', 'measure a new bed'],
 ];

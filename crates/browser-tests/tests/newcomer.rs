@@ -1,0 +1,182 @@
+//! A newcomer's first evening: sign up, measure, plant, be warned, mend, come back. Once with the
+//! mouse, once with keys alone.
+
+use sparrow_browser_tests::{Failure, Gardener, Stage};
+use thirtyfour::Key;
+
+async fn measures(gardener: &Gardener, name: &str, length: &str, width: &str) -> Result<(), Failure> {
+    gardener.fills("bed-name", name).await?;
+    gardener.fills("length", length).await?;
+    gardener.fills("width", width).await?;
+    gardener.clicks("add this bed").await?;
+    gardener.reads("open the bed").await
+}
+
+/// Finds a crop by its name with the keyboard, which both evenings do.
+async fn takes_in_hand(gardener: &Gardener, crop: &str) -> Result<(), Failure> {
+    gardener.presses("/").await?;
+    gardener.sees("#find-crop:focus").await?;
+    gardener.presses(crop).await?;
+    gardener.sees(&format!("[role=option][data-highlighted][data-label='{crop}']")).await?;
+    gardener.presses(Key::Enter + "").await?;
+    gardener.reads("in hand").await
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_newcomer_plants_with_the_mouse_is_warned_and_mends_it() -> Result<(), Failure> {
+    let stage = Stage::open().await?;
+    let gardener = stage.gardener(1280, 800).await?;
+    gardener.signs_up("Wren").await?;
+    gardener.fills("garden-name", "Wren Yard").await?;
+    gardener.fills("latitude", "44.9").await?;
+    gardener.clicks("make this garden").await?;
+    gardener.reads("Nothing is measured yet").await?;
+
+    gardener.clicks("measure the first bed (n)").await?;
+    gardener.fills("bed-name", "Front bed").await?;
+    gardener.fills("length", "wide").await?;
+    gardener.fills("width", "4 ft").await?;
+    gardener.clicks("add this bed").await?;
+    gardener.reads("read “wide”, which is not a length").await?;
+    measures(&gardener, "Front bed", "8 ft", "48 in").await?;
+    gardener.clicks("measure a new bed").await?;
+    measures(&gardener, "Back bed", "6'11\"", "4 ft").await?;
+    gardener.clicks("open the bed").await?;
+    gardener.reads("Nothing is laid out here this year").await?;
+    gardener.reads("a seventh column misses by 1 in; 7 columns fit at 11⅞ in").await?;
+
+    // What stood here last year.
+    gardener.chooses("past-what", "potato").await?;
+    gardener.clicks("remember this").await?;
+    gardener.reads("2026 potato").await?;
+
+    // Five crops on squares: one square is a seventh of the bed's length less an inch, a quarter of its width.
+    let square = |column: f64, row: f64| ((column + 0.5) * 12.0 / 83.0, (row + 0.5) / 4.0);
+    for (crop, column, row, plants) in
+        [("tomato", 0.0, 0.0, "1"), ("cucumber", 3.0, 0.0, "2"), ("basil", 4.0, 0.0, "4"), ("lettuce", 5.0, 3.0, "4")]
+    {
+        takes_in_hand(&gardener, crop).await?;
+        let (x, y) = square(column, row);
+        gardener.clicks_at(".sheet .soil", x, y).await?;
+        gardener.sees(&format!("[data-crop={crop}][data-chosen=true]")).await?;
+        assert_eq!(gardener.sees("[data-count]").await?.text().await?, plants, "{crop}");
+    }
+    // On 30 May all five are in the ground.
+    for _ in 0..3 {
+        gardener.presses(",").await?;
+    }
+    gardener.reads("30 May ·").await?;
+    takes_in_hand(&gardener, "carrot").await?;
+    gardener.drags(".sheet .soil", square(-0.4, 2.6), square(1.4, 3.4)).await?;
+    gardener.sees("[data-crop=carrot][data-chosen=true]").await?;
+    gardener.clicks("the sum").await?;
+    gardener.reads("along: 2 ft ÷ 3 in = 8").await?;
+    gardener.reads("8 × 4 = 32 holes").await?;
+    gardener.reads("Square Foot Gardening").await?;
+    gardener.comes_to_count("[data-crop=carrot] .stem", 32).await?;
+    gardener.presses(Key::Escape + "").await?;
+    gardener.reads("43 plants standing").await?;
+    assert_eq!(gardener.counts(".patch .stem").await?, 43, "the tally is what is drawn");
+
+    // One clash of company, one of rotation, each with its reason.
+    gardener.reads("Nightshade family again after 1 year").await?;
+    gardener.reads("Potato stood here in 2026; the wish is 4 years").await?;
+    gardener.reads("Front bed is the nearest bed free of it").await?;
+    gardener.reads("Basil clashes with cucumber disputed").await?;
+    gardener.reads("They compete for water").await?;
+    gardener.clicks("move the basil within the bed").await?;
+    gardener.sees("[data-crop=basil][data-chosen=true]").await?;
+    gardener.presses(Key::Escape + "").await?;
+    gardener.reads_no_more("Basil clashes with cucumber").await?;
+    gardener.reads("move the tomato to Front bed").await?;
+    gardener.clicks("move the tomato to Front bed").await?;
+    gardener.reads("in Front bed").await?;
+    gardener.presses(Key::Escape + "").await?;
+    gardener.reads("1 plant standing").await?;
+
+    gardener.driver.refresh().await?;
+    gardener.reads("1 plant standing").await?;
+    gardener.presses("b").await?;
+    for _ in 0..3 {
+        gardener.presses(",").await?;
+    }
+    gardener.reads("42 plants standing").await?;
+    gardener.reads_no_more("To settle").await?;
+    gardener.leaves().await
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn the_same_can_be_done_with_keys_alone() -> Result<(), Failure> {
+    let stage = Stage::open().await?;
+    let gardener = stage.gardener(1280, 800).await?;
+    let types_in = async |field: &str, text: &str| -> Result<(), Failure> {
+        gardener.tabs_to(&format!("[name='{field}']")).await?;
+        gardener.chords(&[Key::Control], 'a').await?;
+        gardener.presses(text).await
+    };
+    gardener.goes_to("/").await?;
+    gardener.reads("start a new book").await?;
+    types_in("name", "Finch").await?;
+    types_in("password", "a long enough word").await?;
+    gardener.tabs_to("button[value=new]").await?;
+    gardener.presses(Key::Enter + "").await?;
+    gardener.reads("Gardens of Finch").await?;
+    types_in("garden-name", "Finch Yard").await?;
+    gardener.presses(Key::Enter + "").await?;
+    gardener.reads("Nothing is measured yet").await?;
+    for (name, length) in [("Front bed", "8 ft"), ("Back bed", "6 ft")] {
+        gardener.presses("n").await?;
+        gardener.sees("[name=bed-name]").await?;
+        types_in("bed-name", name).await?;
+        types_in("length", length).await?;
+        types_in("width", "4 ft").await?;
+        gardener.presses(Key::Enter + "").await?;
+        gardener.reads("open the bed").await?;
+        gardener.reads(&format!("{name} raised bed")).await?;
+    }
+    // The second bed is selected; the Bed view opens on it.
+    gardener.presses("2").await?;
+    gardener.reads("Nothing is laid out here this year").await?;
+    gardener.tabs_to("[name=past-what]").await?;
+    gardener.presses("tomato").await?;
+    gardener.tabs_to("form[aria-label='Remember an earlier year'] button").await?;
+    gardener.presses(Key::Enter + "").await?;
+    gardener.reads("2026 tomato").await?;
+
+    // Placed by the marked squares: each crop two squares further right.
+    let right = |n: usize| vec![Key::Right; n].into_iter().map(|key| key + "").collect::<Vec<_>>();
+    for (index, crop) in ["pepper", "cucumber", "basil", "carrot", "spinach"].into_iter().enumerate() {
+        takes_in_hand(&gardener, crop).await?;
+        for press in right(if index == 0 { 0 } else { 2 }) {
+            gardener.presses(press).await?;
+        }
+        gardener.presses(Key::Enter + "").await?;
+        gardener.sees(&format!("[data-patch][data-chosen=true][aria-label^='{crop},']")).await?;
+        gardener.presses(Key::Escape + "").await?;
+        gardener.reads("Last years").await?;
+    }
+    gardener.reads("Nightshade family again after 1 year").await?;
+    gardener.reads("Basil clashes with cucumber").await?;
+
+    // Mended by keys: the basil is walked away, the pepper sent to the other bed.
+    gardener.tabs_to("[data-crop=basil]").await?;
+    gardener.presses(Key::Enter + "").await?;
+    gardener.sees("[data-crop=basil][data-chosen=true]").await?;
+    gardener.presses(Key::Down + "").await?;
+    gardener.reads("To settle").await?;
+    gardener.presses(Key::Down + "").await?;
+    gardener.presses(Key::Down + "").await?;
+    gardener.reads_no_more("Basil clashes with cucumber").await?;
+    gardener.presses(Key::Escape + "").await?;
+    gardener.reads("move the pepper to Front bed").await?;
+    gardener.tabs_to("[data-finding=too-soon] button").await?;
+    gardener.presses(Key::Enter + "").await?;
+    gardener.reads("in Front bed").await?;
+    gardener.chords(&[Key::Control], 'z').await?;
+    gardener.reads_no_more("in Front bed").await?;
+    gardener.chords(&[Key::Control, Key::Shift], 'z').await?;
+    gardener.presses(Key::Escape + "").await?;
+    gardener.driver.refresh().await?;
+    gardener.reads("Finch Yard").await?;
+    gardener.leaves().await
+}
