@@ -32,6 +32,8 @@ pub enum Refusal {
     Empty { field: &'static str, most: usize },
     #[error("{field} is {letters} letters long; {most} is the most")]
     TooManyLetters { field: &'static str, letters: usize, most: usize },
+    #[error("{field} has control letters in it, or blanks at its ends")]
+    OddLetters { field: &'static str },
     #[error("there is already a bed called {name}")]
     NameTaken { name: String },
     #[error("a garden has room for {most} {what} here")]

@@ -17,7 +17,7 @@ pub fn verify(garden: &Garden, catalogue: &Catalogue) -> Result<(), (String, Ref
     let at = |list: &'static str, index: usize| move |why: Refusal| (format!("{list}[{index}]"), why);
     let (list, beds) = ("beds", &garden.beds);
     if command::checked_site(&garden.site).map_err(|why| ("site".to_string(), why))? != garden.site {
-        return Err(("site".into(), Refusal::Unknown { what: "name", key: garden.site.name.clone() }));
+        return Err(("site".into(), Refusal::OddLetters { field: "name or place" }));
     }
     in_order(beds.iter().map(|bed| bed.id.0), list, command::MOST_BEDS)?;
     in_order(garden.patches.iter().map(|patch| patch.id.0), "patches", command::MOST_PATCHES)?;
@@ -39,6 +39,7 @@ pub fn verify(garden: &Garden, catalogue: &Catalogue) -> Result<(), (String, Ref
     for (index, patch) in garden.patches.iter().enumerate() {
         let planner = Planner { garden: &growing, catalogue, today: date(2200, 12, 31) };
         planner.put(None, patch.clone()).map_err(at("patches", index))?;
+        patch.kept.iter().try_for_each(|key| plain("the warning", key, 200)).map_err(at("patches", index))?;
         growing.patches.push(patch.clone());
     }
     for (index, past) in garden.past.iter().enumerate() {
@@ -63,11 +64,16 @@ fn in_order(numbers: impl Iterator<Item = u32>, list: &'static str, most: usize)
     Ok(())
 }
 
+/// A text as a command would have kept it.
+fn plain(field: &'static str, text: &str, most: usize) -> Result<(), Refusal> {
+    if draft::text(field, text, most)? == text { Ok(()) } else { Err(Refusal::OddLetters { field }) }
+}
+
 fn check_bed(bed: &Bed) -> Result<(), Refusal> {
     let within = |field, value: Length, least: Length, most: Length| {
         if (least..=most).contains(&value) { Ok(()) } else { Err(Refusal::LengthOutOfRange { field, value, least, most }) }
     };
-    draft::text("the bed's name", &bed.name, 40)?;
+    plain("the bed's name", &bed.name, 40)?;
     within("length", bed.length, SHORTEST_SIDE, LONGEST_SIDE)?;
     within("width", bed.width, SHORTEST_SIDE, LONGEST_SIDE)?;
     within("soil depth", bed.depth, Length::inches(2), Length::inches(72))?;

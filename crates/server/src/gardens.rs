@@ -148,8 +148,9 @@ pub async fn members(inside: InGarden) -> Result<Json<Vec<MemberLine>>, Trouble>
 }
 
 /// The owner: lets another account help or look.
-pub async fn let_in(inside: InGarden, form: Json<LetIn>) -> Result<HttpResponse, Trouble> {
+pub async fn let_in(inside: InGarden, body: Bytes) -> Result<HttpResponse, Trouble> {
     inside.may_let_in()?;
+    let form: LetIn = read(&body)?;
     let account = inside.shared.store.account_named(form.name.trim()).await.map_err(|error| match error {
         StoreError::NotFound => Trouble::NotFound("name; they sign up first"),
         other => other.into(),

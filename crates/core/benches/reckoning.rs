@@ -1,0 +1,79 @@
+//! How long the reckoning of a garden takes, as a ratio to copying the same garden through serde.
+
+use criterion::{Criterion, criterion_group, criterion_main};
+use jiff::civil::date;
+use sparrow_core::catalogue::Catalogue;
+use sparrow_core::demo::quillet_lane;
+use sparrow_core::garden::Garden;
+use sparrow_core::patch::{PatchId, Rect};
+use sparrow_core::reckon::reckon;
+use std::hint::black_box;
+use std::time::{Duration, Instant};
+
+/// Twelve beds full of 150 patches, each over three years: as large as a home garden gets.
+fn full_garden() -> Garden {
+    let today = date(2026, 11, 23);
+    let mut garden = quillet_lane(today).expect("the demo household stands on its own rules");
+    let template = garden.beds[1].clone();
+    garden.beds = (1..=12u32)
+        .map(|id| {
+            let (mut bed, x, y) = (template.clone(), (id % 4) as i32, (id / 4) as i32);
+            (bed.id.0, bed.name) = (id, format!("bed {id}"));
+            (bed.x, bed.y) = (template.x + template.length.times(2 * x as u32), template.y + template.width.times(2 * y as u32));
+            bed
+        })
+        .collect();
+    let crops = &Catalogue::standard().crops;
+    let one = garden.patches[0].clone();
+    garden.past.clear();
+    garden.patches = (0..450u32)
+        .map(|n| {
+            let (crop, place, year) = (&crops[n as usize * 7 % crops.len()], n % 150, 2025 + (n / 150) as i16);
+            let (bed, spot) = (place / 13 % 12, place % 13);
+            let mut patch = one.clone();
+            (patch.id, patch.bed) = (PatchId(n + 1), garden.beds[bed as usize].id);
+            (patch.crop, patch.way) = (crop.key.clone(), crop.ways[0].key.clone());
+            patch.rect = Rect { x: (spot % 7 * 2) as u16, y: (spot / 7 * 4) as u16, w: 2, h: 4 };
+            (patch.from, patch.until) = (date(year, 4, 1), date(year, 9, 30));
+            patch
+        })
+        .collect();
+    garden
+}
+
+fn median(mut work: impl FnMut()) -> Duration {
+    let mut times: Vec<Duration> = (0..31)
+        .map(|_| {
+            let start = Instant::now();
+            work();
+            start.elapsed()
+        })
+        .collect();
+    times.sort();
+    times[15]
+}
+
+fn ratios(name: &str, garden: &Garden) {
+    let (needle, today) = (date(2027, 6, 14), date(2026, 11, 23));
+    let reckoning = median(|| drop(black_box(reckon(garden, Catalogue::standard(), needle, today))));
+    let copy = median(|| {
+        let text = serde_json::to_string(garden).expect("facts are JSON");
+        drop(black_box(serde_json::from_str::<Garden>(&text).expect("and back")));
+    });
+    let ratio = reckoning.as_secs_f64() / copy.as_secs_f64();
+    println!("{name}: reckoning {reckoning:?}, copy through serde {copy:?}, ratio {ratio:.2}");
+}
+
+fn bench(criterion: &mut Criterion) {
+    let (needle, today) = (date(2027, 6, 14), date(2026, 11, 23));
+    let demo = quillet_lane(today).expect("the demo household stands on its own rules");
+    let full = full_garden();
+    ratios("demo garden", &demo);
+    ratios("full garden", &full);
+    for (name, garden) in [("reckon demo garden", &demo), ("reckon full garden", &full)] {
+        criterion.bench_function(name, |b| b.iter(|| reckon(black_box(garden), Catalogue::standard(), needle, today)));
+    }
+}
+
+criterion_group! { name = reckoning; config = Criterion::default().sample_size(30); targets = bench }
+criterion_main!(reckoning);

@@ -1,0 +1,117 @@
+//! Beds, gardens and commands to try laws on.
+#![allow(dead_code, reason = "each test file uses its own part of these")]
+
+use jiff::civil::{Date, date};
+use proptest::prelude::*;
+use sparrow_core::bed::{Bed, BedId, BedKind, Brace, Reach};
+use sparrow_core::catalogue::Catalogue;
+use sparrow_core::command::Command;
+use sparrow_core::garden::Garden;
+use sparrow_core::history::Stood;
+use sparrow_core::length::{Length, Tape};
+use sparrow_core::patch::{Patch, PatchId, Rect};
+use sparrow_core::site::{Frost, Latitude, MonthDay, Site, Units};
+
+/// The day it is in these tests.
+pub const TODAY: Date = date(2026, 11, 23);
+
+/// A bed of 1 to 12 ft by 1 to 5 ft, to the tenth of a millimetre.
+pub fn any_bed() -> impl Strategy<Value = Bed> {
+    (3048..36_576i32, 3048..15_240i32).prop_map(|(length, width)| bed(1, Length::tenths_mm(length), Length::tenths_mm(width)))
+}
+
+/// A plain raised bed.
+pub fn bed(id: u32, length: Length, width: Length) -> Bed {
+    Bed {
+        id: BedId(id),
+        name: format!("bed {id}"),
+        kind: BedKind::Raised { board: None },
+        length,
+        width,
+        depth: Length::inches(10),
+        x: Length::inches(100 * id as i32),
+        y: Length::inches(60),
+        turn: 0,
+        reach: Reach::ALL,
+        braces: Vec::new(),
+        trellises: Vec::new(),
+    }
+}
+
+/// A site in the north with frosts.
+pub fn site(units: Units) -> Site {
+    let day = |month, day| MonthDay { month, day };
+    Site {
+        name: "Test yard".into(),
+        place: String::new(),
+        latitude: Latitude(4490),
+        units,
+        north: 0,
+        frost: Some(Frost { last: day(4, 21), first: day(10, 24), spread_days: 14 }),
+    }
+}
+
+/// A garden of so many beds of 4 × 8 squares; the first is braced in the middle.
+pub fn garden_with(beds: u32, units: Units) -> Garden {
+    let square = units.square();
+    let mut garden = Garden::new(site(units));
+    garden.beds = (1..=beds).map(|id| bed(id, square.times(8), square.times(4))).collect();
+    if let Some(first) = garden.beds.first_mut() {
+        first.braces = vec![Brace { at: square.times(4), thickness: Length::tenths_mm(381) }];
+    }
+    garden
+}
+
+/// A patch of the first bed through the summer of 2027, numbered after those that are there.
+pub fn patch_in(garden: &Garden, crop: &str, way: &str, rect: Rect) -> Patch {
+    Patch {
+        id: PatchId(garden.patches.len() as u32 + 1),
+        bed: garden.beds[0].id,
+        crop: crop.into(),
+        way: way.into(),
+        rect,
+        holes: None,
+        from: date(2027, 5, 1),
+        until: date(2027, 9, 1),
+        between: false,
+        kept: Vec::new(),
+    }
+}
+
+/// A command made from six bytes; many of them will be refused.
+pub fn some_command(garden: &Garden, [kind, a, b, c, d, e]: [u8; 6]) -> Command {
+    let catalogue = Catalogue::standard();
+    let bed = BedId(u32::from(a % 3) + 1);
+    let crop = &catalogue.crops[usize::from(b) % catalogue.crops.len()];
+    let rect = Rect { x: u16::from(c % 17), y: u16::from(d % 9), w: u16::from(c / 32), h: u16::from(d / 64) };
+    let patch = PatchId(u32::from(e) % (garden.patches.len() as u32 + 2));
+    match kind % 9 {
+        0..=2 => Command::Place {
+            bed,
+            crop: crop.key.clone(),
+            way: None,
+            rect,
+            holes: (e % 5 == 0).then_some(u16::from(e)),
+            from: None,
+            until: None,
+            year: 2027,
+            between: e % 3 == 0,
+        },
+        3 => Command::MovePatch { patch, bed, rect },
+        4 => Command::RemovePatch { patch },
+        5 => Command::Remember {
+            bed,
+            section: (c % 2 == 0).then_some(d % 3),
+            year: 2020 + i16::from(e % 8),
+            stood: Stood::Crop(crop.key.clone()),
+        },
+        6 => Command::SetSpacing {
+            crop: crop.key.clone(),
+            way: crop.ways[0].key.clone(),
+            distance: (c % 3 != 0).then(|| (Tape(Length::inches(i32::from(d % 30))), Tape(Length::inches(i32::from(e % 30))))),
+            note: String::new(),
+        },
+        7 => Command::KeepWarning { patch, key: "brace".into(), keep: c % 2 == 0 },
+        _ => Command::RemoveBed { bed },
+    }
+}

@@ -1,0 +1,202 @@
+//! Laws that hold for any garden, found out by trying many.
+
+mod common;
+
+use common::{any_bed, garden_with, patch_in};
+use proptest::prelude::*;
+use sparrow_core::bed::{Bed, Brace};
+use sparrow_core::catalogue::Catalogue;
+use sparrow_core::command::{Command, carry_out};
+use sparrow_core::crop::Spacing;
+use sparrow_core::edit::{apply, inverse};
+use sparrow_core::fit::{bed_fit, side_fit};
+use sparrow_core::length::Length;
+use sparrow_core::patch::{Ground, Rect};
+use sparrow_core::site::Units;
+use sparrow_core::spacing::{holes, reckon, room_for};
+use sparrow_core::verify::verify;
+
+fn any_units() -> impl Strategy<Value = Units> {
+    prop_oneof![Just(Units::Imperial), Just(Units::Metric)]
+}
+
+fn any_spacing() -> impl Strategy<Value = Spacing> {
+    (200..12_000i32, 200..12_000i32)
+        .prop_map(|(along, across)| Spacing { along: Length::tenths_mm(along), across: Length::tenths_mm(across) })
+}
+
+/// A rectangle inside the bed, from four fractions.
+fn rect_in(bed: &Bed, units: Units, [x, y, w, h]: [f64; 4]) -> Rect {
+    let (columns, rows) = bed.half_squares(units);
+    let part = |fraction: f64, most: u16| ((f64::from(most) * fraction) as u16).min(most - 1);
+    let (x, y) = (part(x, columns), part(y, rows));
+    Rect { x, y, w: 1 + part(w, columns - x), h: 1 + part(h, rows - y) }
+}
+
+fn fractions() -> impl Strategy<Value = [f64; 4]> {
+    [0.0..1.0f64, 0.0..1.0f64, 0.0..1.0f64, 0.0..1.0f64]
+}
+
+proptest! {
+    #[test]
+    fn prop_no_two_holes_are_nearer_than_the_distance_or_the_board_than_half_of_it(
+        bed in any_bed(), units in any_units(), spacing in any_spacing(), part in fractions(),
+    ) {
+        let ground = rect_in(&bed, units, part).ground(&bed, units);
+        let holes = holes(&bed, ground, spacing);
+        for (i, a) in holes.iter().enumerate() {
+            for b in &holes[i + 1..] {
+                let (dx, dy) = ((a.x - b.x).get().abs(), (a.y - b.y).get().abs());
+                prop_assert!(dx >= spacing.along.get() || dy >= spacing.across.get(), "{a:?} and {b:?}");
+            }
+            for (hole, low, high, side, full) in [
+                (a.x, ground.left, ground.right, bed.length, spacing.along),
+                (a.y, ground.far, ground.near, bed.width, spacing.across),
+            ] {
+                let half = full.get() / 2;
+                prop_assert!((hole - low).get() >= half && (high - hole).get() >= half, "{hole:?} in {low:?}..{high:?}");
+                prop_assert!(hole.get() >= half && (side - hole).get() >= half, "half a distance to the board");
+            }
+        }
+    }
+
+    #[test]
+    fn prop_counts_never_fall_as_the_patch_grows(
+        bed in any_bed(), units in any_units(), spacing in any_spacing(), part in fractions(), along: bool,
+    ) {
+        let bed = Bed { braces: Vec::new(), ..bed };
+        let rect = rect_in(&bed, units, part);
+        let larger = if along { Rect { w: rect.w + 1, ..rect } } else { Rect { h: rect.h + 1, ..rect } };
+        prop_assume!(larger.within(bed.half_squares(units)));
+        let count = |rect: Rect| holes(&bed, rect.ground(&bed, units), spacing).len();
+        prop_assert!(count(larger) >= count(rect));
+    }
+
+    #[test]
+    fn prop_a_bed_measured_the_other_way_round_holds_as_many(
+        bed in any_bed(), units in any_units(), spacing in any_spacing(), part in fractions(), turn in 0..360u16,
+    ) {
+        let bed = Bed { braces: Vec::new(), ..bed };
+        let ground = rect_in(&bed, units, part).ground(&bed, units);
+        let turned_bed = Bed { length: bed.width, width: bed.length, turn, ..bed.clone() };
+        let turned = Ground { left: ground.far, far: ground.left, right: ground.near, near: ground.right };
+        let across = Spacing { along: spacing.across, across: spacing.along };
+        prop_assert_eq!(holes(&bed, ground, spacing).len(), holes(&turned_bed, turned, across).len());
+        let (upright, lying) = (bed_fit(&bed, units), bed_fit(&turned_bed, units));
+        prop_assert_eq!(upright.ground_centisquares, lying.ground_centisquares);
+        prop_assert_eq!((upright.half_columns, upright.half_rows), (lying.half_rows, lying.half_columns));
+    }
+
+    #[test]
+    fn prop_no_hole_lies_under_a_brace(
+        bed in any_bed(), units in any_units(), spacing in any_spacing(), at in 0.2..0.8f64,
+    ) {
+        let at = Length::tenths_mm((f64::from(bed.length.get()) * at) as i32);
+        let brace = Brace { at, thickness: Length::tenths_mm(381) };
+        let bed = Bed { braces: vec![brace], ..bed };
+        let (w, h) = bed.half_squares(units);
+        let whole = Rect { x: 0, y: 0, w, h }.ground(&bed, units);
+        for hole in holes(&bed, whole, spacing) {
+            prop_assert!((hole.x - at).get().abs() * 2 >= 381);
+        }
+    }
+
+    #[test]
+    fn prop_a_side_is_its_squares_and_its_rest(side in 1016..300_000i32, units in any_units()) {
+        let fit = side_fit(Length::tenths_mm(side), units);
+        let square = units.square().get();
+        prop_assert_eq!(fit.whole as i32 * square + fit.rest.get(), side);
+        prop_assert!(fit.rest.get() < square);
+        prop_assert!(fit.rest == Length::ZERO || fit.rest.get() + fit.missing.get() == square);
+        prop_assert!(fit.narrowed.get() * (fit.whole as i32 + 1) <= side);
+    }
+
+    #[test]
+    fn prop_the_room_found_holds_what_was_wanted_and_nothing_smaller_does(
+        bed in any_bed(), units in any_units(), spacing in any_spacing(), part in fractions(), wanted in 1..40u32,
+    ) {
+        let from = rect_in(&bed, units, part);
+        let count = |rect: Rect| holes(&bed, rect.ground(&bed, units), spacing).len() as u32;
+        let (columns, rows) = bed.half_squares(units);
+        match room_for(&bed, units, spacing, from, wanted) {
+            Some(rect) => {
+                prop_assert!(count(rect) >= wanted);
+                let area = u32::from(rect.w) * u32::from(rect.h);
+                for w in 1..=columns - from.x {
+                    for h in 1..=rows - from.y {
+                        let smaller = Rect { w, h, ..from };
+                        prop_assert!(u32::from(w) * u32::from(h) >= area || count(smaller) < wanted);
+                    }
+                }
+            }
+            None => {
+                let all = Rect { w: columns - from.x, h: rows - from.y, ..from };
+                prop_assert!(count(all) < wanted);
+            }
+        }
+    }
+
+    #[test]
+    fn prop_undo_of_any_sequence_restores_the_garden_exactly(picks in prop::collection::vec(any::<[u8; 6]>(), 1..40)) {
+        let mut garden = garden_with(2, Units::Imperial);
+        let catalogue = Catalogue::standard();
+        let mut past = Vec::new();
+        for pick in picks {
+            let command = common::some_command(&garden, pick);
+            let before = garden.clone();
+            match carry_out(&mut garden, catalogue, &command, common::TODAY) {
+                Ok(edits) => past.push((before, edits)),
+                Err(_) => prop_assert_eq!(&garden, &before, "a refusal changes nothing"),
+            }
+            prop_assert_eq!(verify(&garden, catalogue), Ok(()), "after {:?}", command);
+        }
+        let mut forward = Vec::new();
+        while let Some((before, edits)) = past.pop() {
+            forward.push((garden.clone(), edits.clone()));
+            apply(&mut garden, &inverse(edits));
+            prop_assert_eq!(&garden, &before);
+        }
+        while let Some((after, edits)) = forward.pop() {
+            apply(&mut garden, &edits);
+            prop_assert_eq!(&garden, &after, "redo is the change again");
+        }
+    }
+}
+
+#[test]
+fn squares_of_a_foot_and_of_thirty_centimetres_hold_the_same_and_are_never_mixed() {
+    let catalogue = Catalogue::standard();
+    for crop in &catalogue.crops {
+        for way in &crop.ways {
+            let count = |units: Units| {
+                let garden = garden_with(1, units);
+                let bed = &garden.beds[0];
+                let patch = patch_in(&garden, &crop.key, &way.key, Rect { x: 0, y: 0, w: 4, h: 4 });
+                let (sum, _) = reckon(&garden, bed, &patch, way, "");
+                (sum.columns, sum.rows)
+            };
+            assert_eq!(count(Units::Imperial), count(Units::Metric), "{} {}", crop.key, way.key);
+        }
+    }
+    let mut garden = garden_with(1, Units::Imperial);
+    let patch = patch_in(&garden, "carrot", "root", Rect { x: 0, y: 0, w: 2, h: 2 });
+    garden.patches.push(patch);
+    let metric = sparrow_core::site::Site { units: Units::Metric, ..garden.site.clone() };
+    let refusal = carry_out(&mut garden, catalogue, &Command::SetSite { site: metric }, common::TODAY).unwrap_err();
+    assert!(refusal.to_string().contains("12 in and 30 cm squares are not mixed"), "{refusal}");
+}
+
+/// The premise of the law about undo: enough of the commands it tries are carried out.
+#[test]
+fn many_of_the_commands_tried_are_carried_out() {
+    let mut garden = garden_with(2, Units::Imperial);
+    let picks = (0..400u32).map(|n| n.wrapping_mul(2_654_435_761).to_be_bytes());
+    let done = picks
+        .filter(|b| {
+            let command = common::some_command(&garden, [b[0], b[1], b[2], b[3], b[0] ^ b[2], b[1] ^ b[3]]);
+            !matches!(command, Command::RemoveBed { .. })
+                && carry_out(&mut garden, Catalogue::standard(), &command, common::TODAY).is_ok()
+        })
+        .count();
+    assert!(done > 60, "{done} of 400");
+}

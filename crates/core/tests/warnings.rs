@@ -1,0 +1,256 @@
+//! What is warned of, why, and which ways out are offered.
+
+mod common;
+
+use common::{TODAY, garden_with, patch_in};
+use jiff::civil::date;
+use sparrow_core::bed::BedId;
+use sparrow_core::catalogue::Catalogue;
+use sparrow_core::command::{Command, carry_out};
+use sparrow_core::edit::apply;
+use sparrow_core::garden::Garden;
+use sparrow_core::history::{PastId, PastStand, Stood};
+use sparrow_core::length::{Length, Tape};
+use sparrow_core::patch::{PatchId, Rect};
+use sparrow_core::reckon::{Finding, Reason, Weight, reckon};
+use sparrow_core::refusal::Refusal;
+use sparrow_core::site::Units;
+use sparrow_core::yard;
+
+const LEFT: Rect = Rect { x: 0, y: 0, w: 4, h: 4 };
+
+fn with(patches: &[(&str, &str, Rect)]) -> Garden {
+    let mut garden = garden_with(3, Units::Imperial);
+    for (crop, way, rect) in patches {
+        let patch = patch_in(&garden, crop, way, *rect);
+        garden.patches.push(patch);
+    }
+    garden
+}
+
+fn remember(garden: &mut Garden, section: Option<u8>, year: i16, stood: Stood) {
+    let id = PastId(garden.past.len() as u32 + 1);
+    garden.past.push(PastStand { id, bed: BedId(1), section, year, stood });
+}
+
+fn findings(garden: &Garden) -> Vec<Finding> {
+    reckon(garden, Catalogue::standard(), date(2027, 6, 1), TODAY).findings
+}
+
+fn too_soon(garden: &Garden) -> Vec<(i16, u8, Option<BedId>)> {
+    let reason = |finding: Finding| match finding.reason {
+        Reason::TooSoon { stand, interval, free_bed, .. } => Some((stand.year, interval, free_bed)),
+        _ => None,
+    };
+    findings(garden).into_iter().filter_map(reason).collect()
+}
+
+#[test]
+fn a_family_is_too_soon_until_its_interval_is_over() {
+    let interval = i16::from(Catalogue::standard().family("nightshade").unwrap().interval);
+    for ago in 1..=6 {
+        let mut garden = with(&[("tomato", "staked", LEFT)]);
+        remember(&mut garden, None, 2027 - ago, Stood::Crop("potato".into()));
+        let expected = if ago < interval { vec![(2027 - ago, interval as u8, Some(BedId(2)))] } else { Vec::new() };
+        assert_eq!(too_soon(&garden), expected, "{ago} years ago");
+    }
+}
+
+#[test]
+fn a_remembered_family_counts_as_its_crops_do_and_the_other_section_does_not() {
+    let mut garden = with(&[("radish", "root", LEFT)]);
+    remember(&mut garden, Some(1), 2026, Stood::Family("cabbage".into()));
+    assert_eq!(too_soon(&garden), Vec::new(), "it stood in the right section, the patch lies in the left");
+    remember(&mut garden, Some(0), 2025, Stood::Family("cabbage".into()));
+    assert_eq!(too_soon(&garden), vec![(2025, 4, Some(BedId(2)))]);
+    // A patch across the brace lies in both.
+    garden.patches[0].rect = Rect { x: 6, y: 0, w: 4, h: 2 };
+    assert_eq!(too_soon(&garden), vec![(2026, 4, Some(BedId(2)))], "the latest stand is named");
+}
+
+#[test]
+fn plantings_of_earlier_years_are_history_by_themselves() {
+    let mut garden = with(&[("kale", "leaf", LEFT), ("rocket", "leaf", LEFT)]);
+    (garden.patches[0].from, garden.patches[0].until) = (date(2026, 4, 1), date(2026, 9, 1));
+    assert_eq!(too_soon(&garden), vec![(2026, 4, Some(BedId(2)))]);
+}
+
+#[test]
+fn the_nearest_free_bed_is_the_nearest_that_is_free() {
+    let mut garden = with(&[("tomato", "staked", LEFT)]);
+    remember(&mut garden, None, 2026, Stood::Crop("tomato".into()));
+    garden.past.push(PastStand { bed: BedId(2), id: PastId(9), ..garden.past[0].clone() });
+    assert_eq!(too_soon(&garden), vec![(2026, 4, Some(BedId(3)))]);
+    let way_out = findings(&garden).into_iter().find(|f| f.weight == Weight::Settle).unwrap().way_out.unwrap();
+    assert_eq!(way_out.bed, BedId(3));
+}
+
+#[test]
+fn perennials_that_stay_are_not_rotated_but_tomatoes_are() {
+    let mut garden = with(&[("rhubarb", "clump", Rect { x: 0, y: 0, w: 6, h: 6 })]);
+    remember(&mut garden, None, 2026, Stood::Crop("rhubarb".into()));
+    assert_eq!(too_soon(&garden), Vec::new());
+}
+
+#[test]
+fn a_clash_reaches_as_far_as_it_is_said_to_and_no_further() {
+    let beside = Rect { x: 4, y: 0, w: 2, h: 2 };
+    let clashes = |garden: &Garden| findings(garden).iter().filter(|f| f.weight == Weight::Settle).count();
+    // Basil and cucumber clash when they touch; a half square between them is enough.
+    let mut garden = with(&[("cucumber", "climbing", LEFT), ("basil", "leaf", beside)]);
+    assert_eq!(clashes(&garden), 1);
+    garden.patches[1].rect.x += 1;
+    assert_eq!(clashes(&garden), 0);
+    // Fennel troubles beans anywhere in one bed, and not from the next.
+    let mut garden = with(&[("bean", "bush", LEFT), ("fennel", "bulb", Rect { x: 14, y: 6, w: 2, h: 2 })]);
+    assert_eq!(clashes(&garden), 1);
+    garden.patches[1].bed = BedId(2);
+    assert_eq!(clashes(&garden), 0);
+    // Not when one is gone before the other comes.
+    garden.patches[1].bed = BedId(1);
+    (garden.patches[1].from, garden.patches[1].until) = (date(2027, 9, 2), date(2027, 11, 1));
+    assert_eq!(clashes(&garden), 0);
+}
+
+#[test]
+fn the_way_out_of_a_clash_is_ground_without_it() {
+    let mut garden = with(&[("cucumber", "climbing", LEFT), ("basil", "leaf", Rect { x: 4, y: 0, w: 2, h: 2 })]);
+    let finding = findings(&garden).into_iter().find(|f| f.weight == Weight::Settle).unwrap();
+    assert_eq!((finding.patch, finding.number), (PatchId(2), Some(1)), "the later one is the one to move");
+    let room = finding.way_out.unwrap();
+    let moved = Command::MovePatch { patch: finding.patch, bed: room.bed, rect: room.rect };
+    carry_out(&mut garden, Catalogue::standard(), &moved, TODAY).unwrap();
+    assert!(findings(&garden).iter().all(|f| f.weight != Weight::Settle));
+}
+
+#[test]
+fn where_traditions_contradict_each_other_both_are_told() {
+    let garden = with(&[("onion", "bulb", LEFT), ("bean", "bush", Rect { x: 4, y: 0, w: 2, h: 2 })]);
+    let told: Vec<(Weight, bool)> = findings(&garden)
+        .into_iter()
+        .filter_map(|f| match f.reason {
+            Reason::Company { contradicted, .. } => Some((f.weight, contradicted)),
+            _ => None,
+        })
+        .collect();
+    assert!(told.contains(&(Weight::Settle, true)) && told.contains(&(Weight::Good, true)), "{told:?}");
+}
+
+#[test]
+fn a_kept_warning_is_no_longer_numbered_and_can_be_warned_of_again() {
+    let mut garden = with(&[("cucumber", "climbing", LEFT), ("basil", "leaf", Rect { x: 4, y: 0, w: 2, h: 2 })]);
+    let finding = findings(&garden).into_iter().find(|f| f.weight == Weight::Settle).unwrap();
+    let mut keep = |keep| {
+        let command = Command::KeepWarning { patch: finding.patch, key: finding.key.clone(), keep };
+        carry_out(&mut garden, Catalogue::standard(), &command, TODAY).unwrap();
+        let again = findings(&garden).into_iter().find(|f| f.key == finding.key).unwrap();
+        (again.kept, again.number)
+    };
+    assert_eq!(keep(true), (true, None));
+    assert_eq!(keep(false), (false, Some(1)));
+}
+
+#[test]
+fn more_than_fit_are_refused_with_the_patch_that_would_hold_them() {
+    let mut garden = with(&[("kale", "leaf", Rect { x: 0, y: 0, w: 6, h: 6 })]);
+    let patch = garden.patches[0].clone();
+    let asked = Command::ChangePatch {
+        patch: patch.id,
+        way: patch.way.clone(),
+        holes: Some(6),
+        from: patch.from,
+        until: patch.until,
+        between: false,
+    };
+    let refusal = carry_out(&mut garden, Catalogue::standard(), &asked, TODAY).unwrap_err();
+    let Refusal::TooMany { asked: 6, fits: 4, needs: Some(needs), .. } = refusal else { panic!("{refusal}") };
+    let larger = Command::MovePatch { patch: patch.id, bed: patch.bed, rect: needs };
+    carry_out(&mut garden, Catalogue::standard(), &larger, TODAY).unwrap();
+    carry_out(&mut garden, Catalogue::standard(), &asked, TODAY).unwrap();
+    let reckoning = reckon(&garden, Catalogue::standard(), patch.from, TODAY);
+    assert_eq!(reckoning.patches[0].sum.plants, 6);
+}
+
+#[test]
+fn ground_is_shared_only_when_one_is_planted_between_the_other() {
+    let mut garden = with(&[("carrot", "root", LEFT)]);
+    let place = |crop: &str, between| Command::Place {
+        bed: BedId(1),
+        crop: crop.into(),
+        way: None,
+        rect: Rect { x: 2, y: 2, w: 4, h: 2 },
+        holes: None,
+        from: Some(date(2027, 4, 1)),
+        until: Some(date(2027, 6, 1)),
+        year: 2027,
+        between,
+    };
+    let catalogue = Catalogue::standard();
+    let refusal = carry_out(&mut garden, catalogue, &place("radish", false), TODAY).unwrap_err();
+    assert_eq!(
+        refusal.to_string(),
+        "carrot stands there from 2027-05-01 to 2027-09-01; take other ground or other dates, or plant one between the other"
+    );
+    let refusal = carry_out(&mut garden, catalogue, &place("carrot", true), TODAY).unwrap_err();
+    assert!(matches!(refusal, Refusal::SameCropTwice { .. }), "{refusal}");
+    let edits = carry_out(&mut garden, catalogue, &place("radish", true), TODAY).unwrap();
+    apply(&mut garden, &sparrow_core::edit::inverse(edits));
+    assert_eq!(garden.patches.len(), 1);
+}
+
+#[test]
+fn a_household_s_own_distance_overrules_the_table() {
+    let mut garden = with(&[("carrot", "root", Rect { x: 0, y: 0, w: 2, h: 2 })]);
+    let own = |distance| Command::SetSpacing { crop: "carrot".into(), way: "root".into(), distance, note: "fatter".into() };
+    let six = Tape(Length::inches(6));
+    let plants = |garden: &Garden| reckon(garden, Catalogue::standard(), date(2027, 6, 1), TODAY).patches[0].sum.plants;
+    assert_eq!(plants(&garden), 16);
+    carry_out(&mut garden, Catalogue::standard(), &own(Some((six, six))), TODAY).unwrap();
+    assert_eq!(plants(&garden), 4);
+    carry_out(&mut garden, Catalogue::standard(), &own(None), TODAY).unwrap();
+    assert_eq!(plants(&garden), 16);
+}
+
+#[test]
+fn a_bed_is_not_shrunk_under_what_stands_in_it() {
+    let mut garden = with(&[("carrot", "root", Rect { x: 12, y: 0, w: 4, h: 2 })]);
+    let draft = sparrow_core::draft::BedDraft {
+        name: "bed 1".into(),
+        kind: sparrow_core::draft::KindDraft::Ground,
+        length: Some(Tape(Length::inches(80))),
+        width: Some(Tape(Length::inches(48))),
+        depth: None,
+        outside: false,
+        x: None,
+        y: None,
+        turn: 0,
+        reach: sparrow_core::bed::Reach::ALL,
+        braces: vec![],
+        trellises: vec![],
+    };
+    let change = Command::ChangeBed { bed: BedId(1), draft };
+    let refusal = carry_out(&mut garden, Catalogue::standard(), &change, TODAY).unwrap_err();
+    assert_eq!(refusal, Refusal::PatchesInTheWay { patches: vec!["carrot".into()] });
+}
+
+#[test]
+fn paths_are_as_wide_as_the_ground_between_the_boards() {
+    // Own worked example: beds 8 × 4 ft stand with their middles 100 in apart, so 4 in are left.
+    let mut garden = garden_with(2, Units::Imperial);
+    let path = &yard::paths(&garden)[0];
+    assert_eq!((path.width, path.narrow, path.overlap), (Length::inches(4), true, false));
+    garden.beds[1].x = garden.beds[0].x + Length::inches(90);
+    assert!(yard::paths(&garden)[0].overlap);
+    // Turned by 90°, the second bed is 4 ft wide there: 100 - 48 - 24 = 28 in.
+    garden.beds[1].x = garden.beds[0].x + Length::inches(100);
+    garden.beds[1].turn = 90;
+    let path = &yard::paths(&garden)[0];
+    assert_eq!((path.width, path.narrow), (Length::inches(28), false));
+}
+
+#[test]
+fn a_garden_with_nothing_in_it_is_reckoned() {
+    let garden = garden_with(0, Units::Metric);
+    let reckoning = reckon(&garden, Catalogue::standard(), date(2027, 6, 1), TODAY);
+    assert!(reckoning.beds.is_empty() && reckoning.findings.is_empty() && reckoning.paths.is_empty());
+}

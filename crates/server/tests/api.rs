@@ -1,0 +1,271 @@
+//! The server's answers: who may ask what, problems in the gardener's words, files in and out.
+
+use jiff::civil::date;
+use patient_sparrow::{DEMO_PASSWORD, Settings, launch};
+use reqwest::{Client, Method, Response, StatusCode};
+use serde_json::{Value, json};
+use sparrow_cluster::{Cluster, Durability, reachable};
+use sparrow_store::Store;
+use std::net::TcpListener;
+use std::sync::atomic::{AtomicU32, Ordering};
+
+struct Served {
+    address: String,
+    _cluster: Option<Cluster>,
+}
+
+static SERVERS: AtomicU32 = AtomicU32::new(0);
+
+async fn served() -> Served {
+    let name = format!("api_{}_{}", std::process::id(), SERVERS.fetch_add(1, Ordering::Relaxed));
+    let (cluster, url) = match std::env::var("TEST_DATABASE_URL") {
+        Ok(url) => (None, url),
+        Err(_) => {
+            let folder = std::path::absolute(format!("{}/../../target/{name}", env!("CARGO_MANIFEST_DIR"))).expect("a path");
+            let cluster = Cluster::start(&reachable(&folder), Durability::Fast).expect("PostgreSQL starts");
+            let url = cluster.url("postgres");
+            (Some(cluster), url)
+        }
+    };
+    Store::make_database(&url, &name).await.expect("a database");
+    let store = Store::open(&url.replace("/postgres", &format!("/{name}"))).await.expect("opens");
+    let listener = TcpListener::bind("127.0.0.1:0").expect("a port");
+    let address = format!("http://{}", listener.local_addr().expect("bound"));
+    let settings = Settings { demo: true, secure_cookies: false, workers: 1, today: Some(date(2026, 11, 23)) };
+    let (ready, started) = tokio::sync::oneshot::channel();
+    std::thread::spawn(move || {
+        actix_web::rt::System::new().block_on(async move {
+            let server = launch(store, settings, listener).await.expect("launches");
+            let _ = ready.send(());
+            let _ = server.await;
+        });
+    });
+    started.await.expect("the server starts");
+    Served { address, _cluster: cluster }
+}
+
+struct Person {
+    client: Client,
+    address: String,
+}
+
+impl Served {
+    fn stranger(&self) -> Person {
+        let client = Client::builder().cookie_store(true).build().expect("a client");
+        Person { client, address: self.address.clone() }
+    }
+
+    async fn enters(&self, household: &str) -> Person {
+        let person = self.stranger();
+        let answer = person.posts("/session/demo", json!({ "household": household })).await;
+        assert_eq!(answer.status(), StatusCode::OK);
+        person
+    }
+}
+
+impl Person {
+    async fn posts(&self, path: &str, body: Value) -> Response {
+        self.sends(Method::POST, path, body.to_string(), None).await
+    }
+
+    async fn sends(&self, method: Method, path: &str, body: String, revision: Option<i64>) -> Response {
+        let request =
+            self.client.request(method, format!("{}/api/v1{path}", self.address)).header("Content-Type", "application/json");
+        let request = match revision {
+            Some(revision) => request.header("If-Match", format!("\"{revision}\"")),
+            None => request,
+        };
+        request.body(body).send().await.expect("an answer")
+    }
+
+    async fn gets(&self, path: &str) -> Response {
+        self.client.get(format!("{}/api/v1{path}", self.address)).send().await.expect("an answer")
+    }
+
+    async fn garden(&self) -> i64 {
+        self.gets("/gardens").await.json::<Value>().await.expect("JSON")[0]["id"].as_i64().expect("a garden")
+    }
+}
+
+async fn problem(answer: Response) -> (u16, String) {
+    let kind = answer.headers().get("content-type").expect("a type").to_str().expect("ASCII").to_string();
+    assert_eq!(kind, "application/problem+json");
+    let status = answer.status().as_u16();
+    let told: Value = answer.json().await.expect("JSON");
+    assert_eq!(told["status"], status);
+    (status, told["detail"].as_str().expect("a sentence").to_string())
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn nobody_sees_or_changes_a_garden_that_is_not_theirs() {
+    let served = served().await;
+    let (quillet, tern, stranger) = (served.enters("quillet-lane").await, served.enters("tern-court").await, served.stranger());
+    let garden = quillet.garden().await;
+    assert_ne!(garden, tern.garden().await);
+    let remove = json!({ "command": { "do": "remove-patch", "patch": 1 } }).to_string();
+    let routes = [
+        (Method::GET, String::new()),
+        (Method::POST, "/commands".to_string()),
+        (Method::POST, "/undo".into()),
+        (Method::POST, "/redo".into()),
+        (Method::GET, "/export".into()),
+        (Method::GET, "/members".into()),
+        (Method::POST, "/members".into()),
+    ];
+    for (method, route) in routes {
+        let path = format!("/gardens/{garden}{route}");
+        let (status, _) = problem(tern.sends(method.clone(), &path, remove.clone(), Some(0)).await).await;
+        assert_eq!(status, 404, "another owner at {method} {path}");
+        let (status, _) = problem(stranger.sends(method.clone(), &path, remove.clone(), Some(0)).await).await;
+        assert_eq!(status, 401, "a stranger at {method} {path}");
+    }
+    assert_eq!(problem(stranger.gets("/gardens").await).await.0, 401);
+    assert_eq!(quillet.gets(&format!("/gardens/{garden}")).await.json::<Value>().await.unwrap()["revision"], 0);
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_guest_looks_and_only_the_owner_lets_others_in() {
+    let served = served().await;
+    let (owner, guest) = (served.enters("quillet-lane").await, served.enters("visitor").await);
+    let garden = owner.garden().await;
+    let path = format!("/gardens/{garden}");
+    assert_eq!(guest.gets(&path).await.status(), StatusCode::OK);
+    assert_eq!(guest.gets(&format!("{path}/export")).await.status(), StatusCode::OK);
+    for route in ["/commands", "/undo", "/redo", "/members"] {
+        let (status, detail) = problem(
+            guest
+                .sends(
+                    Method::POST,
+                    &format!("{path}{route}"),
+                    json!({"name": "tern-court", "role": "guest"}).to_string(),
+                    Some(0),
+                )
+                .await,
+        )
+        .await;
+        assert_eq!(status, 403, "{route}: {detail}");
+    }
+    let rehearsal = json!({ "command": { "do": "remove-patch", "patch": 1 }, "rehearse": true });
+    assert_eq!(problem(guest.posts(&format!("{path}/commands"), rehearsal).await).await.0, 403);
+    let let_in = owner.posts(&format!("{path}/members"), json!({ "name": "tern-court", "role": "helper" })).await;
+    assert_eq!(let_in.status(), StatusCode::NO_CONTENT);
+    let helper = served.enters("tern-court").await;
+    let removed = helper
+        .sends(
+            Method::POST,
+            &format!("{path}/commands"),
+            json!({ "command": { "do": "remove-patch", "patch": 1 } }).to_string(),
+            Some(0),
+        )
+        .await;
+    assert_eq!(removed.status(), StatusCode::OK);
+    assert_eq!(
+        problem(helper.posts(&format!("{path}/members"), json!({ "name": "visitor", "role": "helper" })).await).await.0,
+        403
+    );
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn signing_in_needs_the_right_password_and_tires_of_wrong_ones() {
+    let served = served().await;
+    let person = served.stranger();
+    let (status, detail) = problem(person.posts("/accounts", json!({ "name": "Wren", "password": "short" })).await).await;
+    assert_eq!((status, detail.as_str()), (422, "the password has 5 letters; it wants 8 to 200"));
+    assert_eq!(
+        person.posts("/accounts", json!({ "name": "Wren", "password": "long enough" })).await.status(),
+        StatusCode::CREATED
+    );
+    assert_eq!(person.gets("/session").await.json::<Value>().await.unwrap()["me"]["name"], "Wren");
+    let (status, detail) =
+        problem(served.stranger().posts("/accounts", json!({ "name": "wren", "password": "long enough" })).await).await;
+    assert_eq!((status, detail.as_str()), (409, "the name wren is taken; choose another"));
+    assert_eq!(person.sends(Method::DELETE, "/session", String::new(), None).await.status(), StatusCode::NO_CONTENT);
+    assert_eq!(person.gets("/session").await.json::<Value>().await.unwrap()["me"], Value::Null);
+
+    let right = json!({ "name": "quillet-lane", "password": DEMO_PASSWORD });
+    assert_eq!(served.stranger().posts("/session", right.clone()).await.status(), StatusCode::OK);
+    let wrong = json!({ "name": "quillet-lane", "password": "not this one" });
+    let mut answers = Vec::new();
+    for _ in 0..11 {
+        answers.push(problem(served.stranger().posts("/session", wrong.clone()).await).await.0);
+    }
+    assert_eq!(answers[0], 401);
+    assert_eq!(answers.last(), Some(&429), "{answers:?}");
+    let (status, _) = problem(served.stranger().posts("/session", right).await).await;
+    assert_eq!(status, 429, "not even the right one for a while");
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn bad_input_is_answered_with_field_value_and_limit_and_changes_nothing() {
+    let served = served().await;
+    let owner = served.enters("quillet-lane").await;
+    let garden = owner.garden().await;
+    let path = format!("/gardens/{garden}/commands");
+    let bed = |length: Value| {
+        json!({ "command": { "do": "add-bed", "draft": { "name": "New bed", "kind": { "kind": "ground" }, "length": length, "width": "4 ft",
+            "depth": null, "outside": false, "x": null, "y": null, "turn": 0,
+            "reach": { "far": true, "near": true, "left": true, "right": true }, "braces": [], "trellises": [] } } })
+    };
+    let cases = [
+        ("a word", bed(json!("wide")), "read “wide”, which is not a length"),
+        ("no unit", bed(json!("42")), "read “42” and no unit"),
+        ("too short", bed(json!("2 in")), "length: 2 in (5.1 cm) is outside 4 in (10.2 cm) to 100 ft (30.48 m)"),
+        ("below nothing", bed(json!(-5)), "longer than any garden"),
+        ("a name that is taken", bed(json!("4 ft")), "there is already a bed called Pear bed"),
+        ("no such command", json!({ "command": { "do": "dance" } }), "unknown variant `dance`"),
+        ("no such patch", json!({ "command": { "do": "remove-patch", "patch": 4000 } }), "there is no patch “4000”"),
+        ("not a date", json!({ "command": { "do": "remove-patch", "patch": 1 }, "on": "soon" }), "on:"),
+        (
+            "a year to come",
+            json!({ "command": { "do": "remember", "bed": 1, "section": null, "year": 2031, "stood": { "what": "crop", "key": "kale" } } }),
+            "2031 has not been yet",
+        ),
+    ];
+    for (name, mut body, expected) in cases {
+        if name.contains("taken") {
+            body["command"]["draft"]["name"] = json!("Pear bed");
+        }
+        let (status, detail) = problem(owner.sends(Method::POST, &path, body.to_string(), Some(0)).await).await;
+        assert!(status == 422 && detail.contains(expected), "{name}: {status} {detail}");
+    }
+    let remove = json!({ "command": { "do": "remove-patch", "patch": 1 } }).to_string();
+    assert_eq!(problem(owner.sends(Method::POST, &path, remove.clone(), None).await).await.0, 428);
+    assert_eq!(problem(owner.sends(Method::POST, &path, "{".into(), Some(0)).await).await.0, 422);
+    assert_eq!(owner.gets(&format!("/gardens/{garden}")).await.json::<Value>().await.unwrap()["revision"], 0);
+
+    assert_eq!(owner.sends(Method::POST, &path, remove.clone(), Some(0)).await.status(), StatusCode::OK);
+    let stale = owner.sends(Method::POST, &path, remove, Some(0)).await;
+    assert_eq!(stale.status(), StatusCode::CONFLICT);
+    assert_eq!(stale.json::<Value>().await.unwrap()["current"]["revision"], 1, "the garden as it is now comes along");
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_garden_goes_out_as_a_file_and_comes_in_again_the_same() {
+    let served = served().await;
+    let owner = served.enters("quillet-lane").await;
+    let garden = owner.garden().await;
+    let file = owner.gets(&format!("/gardens/{garden}/export")).await.text().await.unwrap();
+    let imported = owner.sends(Method::POST, "/gardens/import", file.clone(), None).await;
+    assert_eq!(imported.status(), StatusCode::OK);
+    let id = imported.json::<Value>().await.unwrap()["id"].as_i64().unwrap();
+    assert_ne!(id, garden);
+    assert_eq!(owner.gets(&format!("/gardens/{id}/export")).await.text().await.unwrap(), file);
+
+    let broken = file.replacen("\"turn\": 0", "\"turn\": \"left\"", 1);
+    let (status, detail) = problem(owner.sends(Method::POST, "/gardens/import", broken, None).await).await;
+    assert!(status == 422 && detail.contains("garden.beds[0].turn") && detail.ends_with("nothing was changed"), "{detail}");
+    let large = " ".repeat(20 * 1024 * 1024);
+    assert!(owner.sends(Method::POST, "/gardens/import", large, None).await.status().is_client_error());
+    assert_eq!(owner.gets("/gardens").await.json::<Value>().await.unwrap().as_array().unwrap().len(), 2);
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn nothing_but_the_page_itself_may_be_loaded() {
+    let served = served().await;
+    let page = served.stranger().client.get(&served.address).send().await.unwrap();
+    let policy = page.headers()["content-security-policy"].to_str().unwrap().to_string();
+    assert!(policy.starts_with("default-src 'self';") && !policy.contains("http"), "{policy}");
+    assert_eq!(problem(served.stranger().gets("/no-such-thing").await).await.0, 404);
+    let health = served.stranger().client.get(format!("{}/healthz", served.address)).send().await.unwrap();
+    assert_eq!(health.text().await.unwrap(), "well");
+}

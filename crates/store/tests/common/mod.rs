@@ -1,0 +1,53 @@
+//! One database a test, on the server of `TEST_DATABASE_URL` or on a cluster of the test's own.
+
+use jiff::civil::{Date, date};
+use sparrow_cluster::{Cluster, Durability, reachable};
+use sparrow_core::catalogue::Catalogue;
+use sparrow_core::command::{self, Command};
+use sparrow_core::demo::quillet_lane;
+use sparrow_store::{AccountId, Asked, GardenId, Store, StoreError, Versioned};
+use std::sync::atomic::{AtomicU32, Ordering};
+
+/// The day it is in these tests.
+pub const TODAY: Date = date(2026, 11, 23);
+
+/// A store with the demo garden in it.
+pub struct Ground {
+    pub store: Store,
+    pub url: String,
+    pub owner: AccountId,
+    pub garden: GardenId,
+    _cluster: Option<Cluster>,
+}
+
+static GROUNDS: AtomicU32 = AtomicU32::new(0);
+
+pub async fn ground() -> Ground {
+    let name = format!("store_{}_{}", std::process::id(), GROUNDS.fetch_add(1, Ordering::Relaxed));
+    let (cluster, server) = match std::env::var("TEST_DATABASE_URL") {
+        Ok(url) => (None, url),
+        Err(_) => {
+            let folder = std::path::absolute(format!("{}/../../target/{name}", env!("CARGO_MANIFEST_DIR"))).expect("a path");
+            let cluster = Cluster::start(&reachable(&folder), Durability::Fast).expect("PostgreSQL starts");
+            let url = cluster.url("postgres");
+            (Some(cluster), url)
+        }
+    };
+    Store::make_database(&server, &name).await.expect("a database");
+    let url = server.replace("/postgres", &format!("/{name}"));
+    let store = Store::open(&url).await.expect("opens");
+    let owner = store.create_account("wren", "no hash").await.expect("an account");
+    let garden = store.create_garden(owner, &quillet_lane(TODAY).expect("the demo garden")).await.expect("a garden");
+    Ground { store, url, owner, garden, _cluster: cluster }
+}
+
+impl Ground {
+    pub fn asked(&self, on: i64) -> Asked<'static> {
+        Asked { garden: self.garden, by: self.owner, on, key: None }
+    }
+
+    pub async fn carries_out(&self, asked: Asked<'_>, command: &Command) -> Result<Versioned, StoreError> {
+        let told = serde_json::to_value(command).expect("commands are JSON");
+        self.store.change(asked, told, |garden| command::plan(garden, Catalogue::standard(), command, TODAY)).await
+    }
+}
