@@ -39,7 +39,7 @@ impl Kind {
 }
 
 /// How near the two must be for it to matter.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
 #[cfg_attr(feature = "ts", derive(ts_rs::TS))]
 #[serde(rename_all = "kebab-case")]
 pub enum Nearness {
@@ -92,14 +92,13 @@ impl Relation {
         names(&self.who, who) && names(&self.whom, whom) && who.key != whom.key
     }
 
-    /// Whether two patches are near enough in space and time for it to apply.
+    /// Whether two patches are near enough for it to apply.
     pub fn reaches(&self, one: &Patch, other: &Patch) -> bool {
-        let near = match self.reach {
+        match self.reach {
             Nearness::Touching => one.bed == other.bed && one.rect.touches(other.rect),
             Nearness::SameBed => one.bed == other.bed,
             Nearness::Yard => true,
-        };
-        near && one.meets(other)
+        }
     }
 }
 
@@ -120,7 +119,7 @@ pub struct Applies<'a> {
 pub fn around<'a>(garden: &'a Garden, catalogue: &'a Catalogue, patch: &'a Patch) -> Vec<Applies<'a>> {
     let Some(crop) = catalogue.crop(&patch.crop) else { return Vec::new() };
     let mut found = Vec::new();
-    for other in garden.patches.iter().filter(|other| other.id != patch.id) {
+    for other in garden.patches.iter().filter(|other| other.id != patch.id && other.meets(patch)) {
         let Some(other_crop) = catalogue.crop(&other.crop) else { continue };
         for &index in catalogue.relations_between(crop, other_crop) {
             let relation = &catalogue.relations[index];
@@ -134,6 +133,12 @@ pub fn around<'a>(garden: &'a Garden, catalogue: &'a Catalogue, patch: &'a Patch
     }
     found.sort_by_key(|applies| (applies.index, applies.who.id, applies.whom.id));
     found
+}
+
+/// From how far two crops trouble each other, if they do at all.
+pub fn widest_trouble(catalogue: &Catalogue, one: &Crop, other: &Crop) -> Option<Nearness> {
+    let relations = catalogue.relations_between(one, other).iter().map(|index| &catalogue.relations[*index]);
+    relations.filter(|relation| relation.kind.is_trouble()).map(|relation| relation.reach).max()
 }
 
 /// Whether the catalogue also says the opposite of this relation about the same two plants.

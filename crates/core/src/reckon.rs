@@ -12,7 +12,7 @@ use crate::garden::Garden;
 use crate::length::Length;
 use crate::patch::{Patch, PatchId};
 use crate::room::{self, Room};
-use crate::rotation::{self, Stand};
+use crate::rotation::{self, History, Stand};
 use crate::spacing::{self, Hole, Sum};
 use crate::yard::{self, Path};
 use jiff::civil::Date;
@@ -155,14 +155,20 @@ pub fn reckon(garden: &Garden, catalogue: &Catalogue, needle: Date, today: Date)
     let season = calendar::season(&garden.site, needle, today);
     let shown: Vec<Shown> = garden.patches.iter().filter_map(|patch| Shown::of(garden, catalogue, patch, &season)).collect();
     let patches: Vec<PatchReckoning> = shown.iter().map(|shown| shown.reckon(garden, needle)).collect();
-    let beds = garden.beds.iter().map(|bed| reckon_bed(garden, catalogue, bed, &patches, &season)).collect();
-    let mut findings: Vec<Finding> = shown
-        .iter()
-        .zip(&patches)
-        .flat_map(|(shown, reckoned)| findings_of(garden, catalogue, shown, reckoned, &season))
-        .collect();
+    let around = Around { garden, catalogue, history: &History::of(garden, catalogue), season: &season };
+    let beds = garden.beds.iter().map(|bed| reckon_bed(&around, bed, &patches)).collect();
+    let mut findings: Vec<Finding> =
+        shown.iter().zip(&patches).flat_map(|(shown, reckoned)| findings_of(&around, shown, reckoned)).collect();
     number(&mut findings);
     Reckoning { season, beds, patches, findings, paths: yard::paths(garden) }
+}
+
+/// What every finding is made from.
+struct Around<'a> {
+    garden: &'a Garden,
+    catalogue: &'a Catalogue,
+    history: &'a History<'a>,
+    season: &'a Season,
 }
 
 /// A patch of the shown year with what it refers to.
@@ -188,7 +194,8 @@ impl<'a> Shown<'a> {
     }
 }
 
-fn reckon_bed(garden: &Garden, catalogue: &Catalogue, bed: &Bed, patches: &[PatchReckoning], season: &Season) -> BedReckoning {
+fn reckon_bed(around: &Around, bed: &Bed, patches: &[PatchReckoning]) -> BedReckoning {
+    let Around { garden, history, season, .. } = *around;
     let fit = bed_fit(bed, garden.site.units);
     let standing = || {
         patches.iter().filter(|reckoned| reckoned.stands && garden.patch(reckoned.patch).is_some_and(|patch| patch.bed == bed.id))
@@ -199,11 +206,11 @@ fn reckon_bed(garden: &Garden, catalogue: &Catalogue, bed: &Bed, patches: &[Patc
         sections: bed.sections(),
         plants: standing().map(|reckoned| reckoned.sum.plants).sum(),
         free_centisquares: free_ground(garden, bed, season.needle),
-        before: rotation::stands_before(garden, catalogue, bed, season.year),
+        before: history.stands_before(bed.id, season.year),
     }
 }
 
-/// Ground of a bed that no patch covers on a day, in hundredths of a square, part squares at their size.
+/// Ground of a bed that no patch and no brace covers on a day, in hundredths of a square, part squares at their size.
 fn free_ground(garden: &Garden, bed: &Bed, day: Date) -> u32 {
     let units = garden.site.units;
     let (columns, rows) = bed.half_squares(units);
@@ -214,7 +221,7 @@ fn free_ground(garden: &Garden, bed: &Bed, day: Date) -> u32 {
             let cell = crate::patch::Rect { x, y, w: 1, h: 1 };
             if !standing.iter().any(|patch| patch.rect.overlaps(cell)) {
                 let ground = cell.ground(bed, units);
-                free += i64::from(ground.length().get()) * i64::from(ground.width().get());
+                free += (i64::from(ground.length().get()) - braced(bed, ground)) * i64::from(ground.width().get());
             }
         }
     }
@@ -222,13 +229,17 @@ fn free_ground(garden: &Garden, bed: &Bed, day: Date) -> u32 {
     u32::try_from((free * 100 + square / 2) / square).unwrap_or(0)
 }
 
-fn findings_of(
-    garden: &Garden,
-    catalogue: &Catalogue,
-    shown: &Shown,
-    reckoned: &PatchReckoning,
-    season: &Season,
-) -> Vec<Finding> {
+/// How much of a piece of ground's length lies under braces \[0.1 mm\].
+fn braced(bed: &Bed, ground: crate::patch::Ground) -> i64 {
+    let covered = bed.braces.iter().map(|brace| {
+        let (from, to) = (brace.at - brace.thickness.over(2), brace.at + brace.thickness - brace.thickness.over(2));
+        i64::from((to.min(ground.right) - from.max(ground.left)).get().max(0))
+    });
+    covered.sum()
+}
+
+fn findings_of(around: &Around, shown: &Shown, reckoned: &PatchReckoning) -> Vec<Finding> {
+    let Around { garden, catalogue, history, .. } = *around;
     let mut found = Vec::new();
     let finding = |key: String, weight, other, reason| Finding {
         number: None,
@@ -252,7 +263,7 @@ fn findings_of(
     if shown.way.trellis && !shown.bed.has_trellis_in((ground.left, ground.far), (ground.right, ground.near)) {
         found.push(finding("trellis".into(), Weight::Note, None, Reason::WantsTrellis));
     }
-    if let Some(reason) = too_soon(garden, catalogue, shown, season) {
+    if let Some(reason) = too_soon(around, shown) {
         let key = match &reason {
             Reason::TooSoon { stand, .. } => format!("soon:{}:{}", stand.family, stand.year),
             _ => String::new(),
@@ -273,7 +284,7 @@ fn findings_of(
         }
     }
     if found.iter().any(|finding| finding.weight == Weight::Settle && !finding.kept) {
-        let way_out = room::untroubled(garden, catalogue, shown.patch, reckoned.least);
+        let way_out = room::untroubled(garden, catalogue, history, shown.patch, reckoned.least);
         found
             .iter_mut()
             .filter(|f| f.weight == Weight::Settle && !matches!(f.reason, Reason::NoneFits { .. }))
@@ -282,17 +293,17 @@ fn findings_of(
     found
 }
 
-fn too_soon(garden: &Garden, catalogue: &Catalogue, shown: &Shown, season: &Season) -> Option<Reason> {
-    let stand = rotation::too_soon(garden, catalogue, shown.bed, shown.patch)?;
+fn too_soon(around: &Around, shown: &Shown) -> Option<Reason> {
+    let Around { garden, catalogue, history, season } = *around;
+    let sections = rotation::sections_of(garden, shown.bed, shown.patch);
+    let stand = history.too_soon(catalogue, shown.bed.id, &sections, shown.patch)?;
     let family = catalogue.family(&stand.family)?;
     let year = calendar::growing_year(shown.patch.from, garden.site.latitude.hemisphere());
     // A stand over winter is judged in the year it was planted, not again in the next.
     if year != season.year {
         return None;
     }
-    let free_bed = room::nearest_beds(garden, shown.bed)
-        .into_iter()
-        .find(|id| garden.bed(*id).is_some_and(|bed| rotation::is_free_of(garden, catalogue, bed, family, year)));
+    let free_bed = room::nearest_beds(garden, shown.bed).into_iter().find(|id| history.is_free_of(*id, family, year));
     Some(Reason::TooSoon { stand, year, interval: family.interval, free_bed })
 }
 

@@ -7,7 +7,10 @@ use crate::crop::{Family, Life};
 use crate::garden::Garden;
 use crate::history::Stood;
 use crate::patch::Patch;
+use crate::site::Hemisphere;
 use serde::Serialize;
+use std::borrow::Cow;
+use std::collections::HashMap;
 use std::ops::RangeInclusive;
 
 /// What stood in a bed, or some sections of it, in a growing year.
@@ -34,55 +37,98 @@ pub fn sections_of(garden: &Garden, bed: &Bed, patch: &Patch) -> RangeInclusive<
     bed.sections_between(ground.left, ground.right)
 }
 
-/// Everything known to have stood in a bed before a growing year: what is remembered, and the
-/// plantings of earlier years themselves; latest first.
-pub fn stands_before(garden: &Garden, catalogue: &Catalogue, bed: &Bed, year: i16) -> Vec<Stand> {
-    let hemisphere = garden.site.latitude.hemisphere();
-    let remembered = garden.past.iter().filter(|past| past.bed == bed.id).map(|past| {
-        let sections = past.section.map_or(0..=bed.sections() - 1, |section| section..=section);
-        (past.year, sections, past.stood.clone())
-    });
-    let planted = garden.patches.iter().filter(|patch| patch.bed == bed.id).map(|patch| {
-        let sections = sections_of(garden, bed, patch);
-        (growing_year(patch.from, hemisphere), sections, Stood::Crop(patch.crop.clone()))
-    });
-    let mut stands: Vec<Stand> = remembered
-        .chain(planted)
-        .filter(|(stood_in, ..)| *stood_in < year)
-        .filter_map(|(year, sections, stood)| {
-            let family = stood.family(catalogue)?.key.clone();
-            Some(Stand { bed: bed.id, year, first_section: *sections.start(), last_section: *sections.end(), stood, family })
-        })
-        .collect();
-    stands.sort_by(|a, b| b.year.cmp(&a.year).then(a.first_section.cmp(&b.first_section)).then_with(|| a.family.cmp(&b.family)));
-    stands.dedup();
-    stands
+/// One family in some sections of a bed in a growing year, without copying what the garden says.
+#[derive(Debug, Clone)]
+struct Presence<'a> {
+    year: i16,
+    sections: RangeInclusive<u8>,
+    stood: Cow<'a, Stood>,
+    family: &'a str,
+}
+
+/// All that is known to have stood or to stand in each bed: what is remembered, and the plantings of
+/// every year themselves; latest first. Worked out once, asked many times.
+#[derive(Debug)]
+pub struct History<'a> {
+    beds: HashMap<BedId, Vec<Presence<'a>>>,
+    hemisphere: Hemisphere,
+}
+
+impl<'a> History<'a> {
+    /// The history of a whole garden.
+    pub fn of(garden: &'a Garden, catalogue: &'a Catalogue) -> Self {
+        let hemisphere = garden.site.latitude.hemisphere();
+        let mut beds: HashMap<BedId, Vec<Presence>> = garden.beds.iter().map(|bed| (bed.id, Vec::new())).collect();
+        for past in &garden.past {
+            let (Some(bed), Some(family)) = (garden.bed(past.bed), past.stood.family(catalogue)) else { continue };
+            let sections = past.section.map_or(0..=bed.sections() - 1, |section| section..=section);
+            let presence = Presence { year: past.year, sections, stood: Cow::Borrowed(&past.stood), family: &family.key };
+            beds.entry(bed.id).or_default().push(presence);
+        }
+        for patch in &garden.patches {
+            let (Some(bed), Some(crop)) = (garden.bed(patch.bed), catalogue.crop(&patch.crop)) else { continue };
+            let year = growing_year(patch.from, hemisphere);
+            let stood = Cow::Owned(Stood::Crop(patch.crop.clone()));
+            let presence = Presence { year, sections: sections_of(garden, bed, patch), stood, family: &crop.family };
+            beds.entry(bed.id).or_default().push(presence);
+        }
+        for presences in beds.values_mut() {
+            presences.sort_by(|a, b| {
+                b.year.cmp(&a.year).then(a.sections.start().cmp(b.sections.start())).then(a.family.cmp(b.family))
+            });
+        }
+        History { beds, hemisphere }
+    }
+
+    fn before(&self, bed: BedId, year: i16) -> impl Iterator<Item = &Presence<'a>> {
+        self.beds.get(&bed).into_iter().flatten().filter(move |presence| presence.year < year)
+    }
+
+    /// Everything that stood in a bed before a growing year, latest first.
+    pub fn stands_before(&self, bed: BedId, year: i16) -> Vec<Stand> {
+        let mut stands: Vec<Stand> = self.before(bed, year).map(|presence| presence.stand(bed)).collect();
+        stands.dedup();
+        stands
+    }
+
+    /// The latest stand of the patch's family in these sections of a bed that is nearer in years than
+    /// the family's interval.
+    ///
+    /// A stand in year y and a patch in year Y clash when 0 < Y − y < interval.
+    pub fn too_soon(&self, catalogue: &Catalogue, bed: BedId, sections: &RangeInclusive<u8>, patch: &Patch) -> Option<Stand> {
+        let family = rotating_family(catalogue, patch)?;
+        let year = growing_year(patch.from, self.hemisphere);
+        self.before(bed, year)
+            .find(|presence| {
+                presence.family == family.key
+                    && year - presence.year < i16::from(family.interval)
+                    && presence.sections.start() <= sections.end()
+                    && presence.sections.end() >= sections.start()
+            })
+            .map(|presence| presence.stand(bed))
+    }
+
+    /// Whether a bed has been free of a family for its whole interval before a growing year.
+    pub fn is_free_of(&self, bed: BedId, family: &Family, year: i16) -> bool {
+        self.before(bed, year).all(|presence| presence.family != family.key || year - presence.year >= i16::from(family.interval))
+    }
+}
+
+impl Presence<'_> {
+    fn stand(&self, bed: BedId) -> Stand {
+        Stand {
+            bed,
+            year: self.year,
+            first_section: *self.sections.start(),
+            last_section: *self.sections.end(),
+            stood: self.stood.clone().into_owned(),
+            family: self.family.to_string(),
+        }
+    }
 }
 
 /// The family whose interval a patch must keep; none for perennials, which stay where they are.
 pub fn rotating_family<'c>(catalogue: &'c Catalogue, patch: &Patch) -> Option<&'c Family> {
     let crop = catalogue.crop(&patch.crop)?;
     (crop.life != Life::Perennial || !crop.ways.iter().all(|way| way.days[1] > 300)).then(|| catalogue.family(&crop.family))?
-}
-
-/// The latest stand of the patch's family in its sections that is nearer in years than the family's interval.
-///
-/// A stand in year y and a patch in year Y clash when 0 < Y − y < interval.
-pub fn too_soon(garden: &Garden, catalogue: &Catalogue, bed: &Bed, patch: &Patch) -> Option<Stand> {
-    let family = rotating_family(catalogue, patch)?;
-    let year = growing_year(patch.from, garden.site.latitude.hemisphere());
-    let sections = sections_of(garden, bed, patch);
-    stands_before(garden, catalogue, bed, year).into_iter().find(|stand| {
-        stand.family == family.key
-            && year - stand.year < i16::from(family.interval)
-            && stand.first_section <= *sections.end()
-            && stand.last_section >= *sections.start()
-    })
-}
-
-/// Whether a bed has been free of a family for its whole interval before a growing year.
-pub fn is_free_of(garden: &Garden, catalogue: &Catalogue, bed: &Bed, family: &Family, year: i16) -> bool {
-    stands_before(garden, catalogue, bed, year)
-        .iter()
-        .all(|stand| stand.family != family.key || year - stand.year >= i16::from(family.interval))
 }

@@ -254,3 +254,15 @@ fn a_garden_with_nothing_in_it_is_reckoned() {
     let reckoning = reckon(&garden, Catalogue::standard(), date(2027, 6, 1), TODAY);
     assert!(reckoning.beds.is_empty() && reckoning.findings.is_empty() && reckoning.paths.is_empty());
 }
+
+#[test]
+fn free_ground_is_what_neither_patches_nor_braces_cover() {
+    // Own worked example: 4 × 8 squares with one brace of 38.1 mm across 48 in, 381 × 12192 tenths
+    // of a millimetre, is 0.5 of a square; a patch of 2 × 2 squares takes four more.
+    let free = |garden: &Garden| reckon(garden, Catalogue::standard(), date(2027, 6, 1), TODAY).beds[0].free_centisquares;
+    let bare = with(&[]);
+    assert_eq!(free(&bare), 3150);
+    let open = reckon(&bare, Catalogue::standard(), date(2027, 6, 1), TODAY).beds[0].fit.open_centisquares;
+    assert_eq!(free(&bare), open);
+    assert_eq!(free(&with(&[("tomato", "caged", LEFT)])), 2750);
+}

@@ -1,3 +1,4 @@
 //! Open formats in and out. Pure: text in, facts out, and back.
 
 pub mod garden_file;
+pub mod sources_page;

@@ -85,6 +85,12 @@ pub async fn launch(store: Store, settings: Settings, listener: TcpListener) -> 
             .wrap(TracingLogger::default())
             .configure(configure)
     })
+    // Without this the last piece of an answer can wait 40 ms for the page to acknowledge the first.
+    .on_connect(|connection, _| {
+        if let Some(stream) = connection.downcast_ref::<actix_web::rt::net::TcpStream>() {
+            let _ = stream.set_nodelay(true);
+        }
+    })
     .workers(settings.workers)
     .shutdown_timeout(5)
     .disable_signals()

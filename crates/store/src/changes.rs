@@ -2,7 +2,7 @@
 
 use crate::{AccountId, GardenId, Store, StoreError, facts, write};
 use serde_json::Value;
-use sparrow_core::edit::{Edit, inverse};
+use sparrow_core::edit::{self, Edit, inverse};
 use sparrow_core::garden::Garden;
 use sparrow_core::refusal::Refusal;
 use sqlx::{PgConnection, Postgres, Transaction};
@@ -60,12 +60,12 @@ impl Store {
         plan: impl FnOnce(&Garden) -> Result<Vec<Edit>, Refusal>,
     ) -> Result<Versioned, StoreError> {
         let mut tx = self.pool.begin().await?;
-        let revision = lock(&mut tx, asked.garden).await?;
-        if was_made(&mut tx, asked).await? {
+        let locked = lock(&mut tx, asked.garden, asked.key).await?;
+        if locked.was_made {
             return versioned(&mut tx, asked.garden).await;
         }
-        up_to_date(revision, asked.on)?;
-        let garden = facts::load(&mut tx, asked.garden).await?;
+        up_to_date(locked.revision, asked.on)?;
+        let mut garden = facts::load(&mut tx, asked.garden).await?;
         let edits = plan(&garden)?;
         write::edits(&mut tx, asked.garden, &edits).await?;
         sqlx::query!("update change set state = 'dropped' where garden_id = $1 and state = 'undone'", asked.garden.0)
@@ -76,19 +76,23 @@ impl Store {
              select $1, coalesce(max(number), 0) + 1, $2, 'done', $3, $4, $5 from change where garden_id = $1",
             asked.garden.0,
             asked.by.0,
-            command,
+            &command,
             serde_json::to_value(&edits)?,
             asked.key
         )
         .execute(&mut *tx)
         .await?;
-        finish(tx, asked.garden).await
+        let revision = advance(&mut tx, asked.garden).await?;
+        tx.commit().await?;
+        // What was written is what the edits say; reading it again would tell nothing new.
+        edit::apply(&mut garden, &edits);
+        Ok(Versioned { revision, garden, history: History { undo: Some(command), redo: None } })
     }
 
     /// Takes the last change back; refused when there is none.
     pub async fn undo(&self, asked: Asked<'_>) -> Result<Versioned, StoreError> {
         let mut tx = self.pool.begin().await?;
-        up_to_date(lock(&mut tx, asked.garden).await?, asked.on)?;
+        up_to_date(lock(&mut tx, asked.garden, None).await?.revision, asked.on)?;
         let last = sqlx::query!(
             "update change set state = 'undone' where garden_id = $1 and number =
                  (select max(number) from change where garden_id = $1 and state = 'done') returning edits",
@@ -104,7 +108,7 @@ impl Store {
     /// Does again what was undone last; refused when there is nothing.
     pub async fn redo(&self, asked: Asked<'_>) -> Result<Versioned, StoreError> {
         let mut tx = self.pool.begin().await?;
-        up_to_date(lock(&mut tx, asked.garden).await?, asked.on)?;
+        up_to_date(lock(&mut tx, asked.garden, None).await?.revision, asked.on)?;
         let first = sqlx::query!(
             "update change set state = 'done' where garden_id = $1 and number =
                  (select min(number) from change where garden_id = $1 and state = 'undone') returning edits",
@@ -123,23 +127,30 @@ fn up_to_date(current: i64, seen: i64) -> Result<(), StoreError> {
     if current == seen { Ok(()) } else { Err(StoreError::Stale { current }) }
 }
 
-async fn lock(connection: &mut PgConnection, garden: GardenId) -> Result<i64, StoreError> {
-    Ok(sqlx::query_scalar!("select revision from garden where id = $1 for update", garden.0).fetch_one(connection).await?)
+struct Locked {
+    revision: i64,
+    was_made: bool,
 }
 
-async fn was_made(connection: &mut PgConnection, asked: Asked<'_>) -> Result<bool, StoreError> {
-    let made = sqlx::query_scalar!(
-        "select 1 as one from change where garden_id = $1 and idempotency_key = $2",
-        asked.garden.0,
-        asked.key
-    )
-    .fetch_optional(connection)
-    .await?;
-    Ok(made.is_some())
+/// Locks a garden's row, and tells whether the change of that key was made before.
+async fn lock(connection: &mut PgConnection, garden: GardenId, key: Option<&str>) -> Result<Locked, StoreError> {
+    let locked = sqlx::query_as!(
+        Locked,
+        r#"select revision, exists (select 1 from change where garden_id = $1 and idempotency_key = $2) as "was_made!"
+           from garden where id = $1 for update"#,
+        garden.0,
+        key
+    );
+    Ok(locked.fetch_one(connection).await?)
+}
+
+async fn advance(connection: &mut PgConnection, garden: GardenId) -> Result<i64, StoreError> {
+    let revision = sqlx::query_scalar!("update garden set revision = revision + 1 where id = $1 returning revision", garden.0);
+    Ok(revision.fetch_one(connection).await?)
 }
 
 async fn finish(mut tx: Transaction<'_, Postgres>, garden: GardenId) -> Result<Versioned, StoreError> {
-    sqlx::query!("update garden set revision = revision + 1 where id = $1", garden.0).execute(&mut *tx).await?;
+    advance(&mut tx, garden).await?;
     let after = versioned(&mut tx, garden).await?;
     tx.commit().await?;
     Ok(after)

@@ -28,7 +28,7 @@
 
 <header class="top">
   <h1>
-    <button class="cursor-pointer hover:underline" onclick={leave} title="all gardens">{garden.site.name}</button>
+    <button class="name" onclick={leave} title={`${garden.site.name}: to all gardens`}>{garden.site.name}</button>
   </h1>
   <span class="year" role="group" aria-label="Year">
     <button onclick={() => turn(-1)} aria-label="the year before">‹</button>
@@ -56,7 +56,7 @@
     display: flex;
     flex-wrap: wrap;
     align-items: baseline;
-    gap: 4px 16px;
+    gap: 4px 15px;
     padding: 8px 16px 6px 18px;
     border-bottom: 1px solid var(--color-hair);
     font-size: 15px;
@@ -65,6 +65,17 @@
   h1 {
     font-size: 19px;
     color: var(--color-soot);
+  }
+  .name {
+    display: block;
+    max-width: 19em;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+    cursor: pointer;
+  }
+  .name:hover {
+    text-decoration: underline;
   }
   .year {
     font-family: var(--font-serif);

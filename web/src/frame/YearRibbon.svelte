@@ -19,14 +19,10 @@
       return { name: MONTHS[month] ?? '', x: x(`${year}-${String(month + 1).padStart(2, '0')}-01`) };
     }),
   );
+  const curveY = $derived((hours: number) => HEIGHT - ((Math.min(16.5, Math.max(7.5, hours)) - 7.5) / 9) * HEIGHT);
   // 8 to 16 hours fill the ribbon; beyond them, near the poles, the curve rests on its edge.
   const dayLength = $derived(
-    season.day_length_hours
-      .map(
-        (hours, week) =>
-          `${week * 7 * (width / days)},${HEIGHT - ((Math.min(16.5, Math.max(7.5, hours)) - 7.5) / 9) * HEIGHT}`,
-      )
-      .join(' '),
+    season.day_length_hours.map((hours, week) => `${week * 7 * (width / days)},${curveY(hours)}`).join(' '),
   );
   const said = $derived(sentence());
 
@@ -103,7 +99,9 @@
           <text class="month" x={month.x + 4} y={HEIGHT + 15}>{month.name}</text>
         {/each}
         <polyline class="daylight" points={dayLength} />
-        <text class="note" x={width * 0.3} y={HEIGHT - 5}>day length</text>
+        <text class="note" x={width * 0.19} y={curveY(season.day_length_hours[10] ?? 12) - 6} text-anchor="end"
+          >day length</text
+        >
       </g>
       <line class="needle" x1={needleX} x2={needleX} y1="14" y2={HEIGHT + 26} />
       <path class="head" d={`M${needleX - 6} 6h12v9l-6 6-6-6z`} />
@@ -113,7 +111,7 @@
         y="17"
         text-anchor={needleX < width * 0.6 ? 'start' : 'end'}
       >
-        {dayMonth(garden.needle)} · {said}
+        {dayMonth(garden.needle)}{width > 560 ? ` · ${said}` : ''}
       </text>
     </svg>
   </div>

@@ -4,6 +4,8 @@
 
   const { garden, desk } = useOpenGarden();
   let sought = $state('');
+  /** How many crops were taken; each leaves an empty field behind. */
+  let taken = $state(0);
 
   const crops = $derived(
     garden.catalogue.crops
@@ -26,36 +28,39 @@
     if (!crop?.ways[0]) return;
     desk.take(crop.key, crop.ways[0].key);
     sought = '';
+    taken += 1;
     // Back to the squares, so that the next key places it.
     requestAnimationFrame(() => document.querySelector<HTMLElement>('#find-crop')?.blur());
   }
 </script>
 
 <div class="px-5 pb-1 pl-[74px]">
-  <Combobox.Root type="single" value="" onValueChange={take} inputValue={sought}>
-    <Combobox.Input
-      id="find-crop"
-      class="w-64 border-b border-rule bg-transparent px-1 py-1"
-      placeholder="find a crop to plant  /"
-      aria-label="Find a crop to put on squares"
-      oninput={(event) => (sought = event.currentTarget.value)}
-    />
-    <Combobox.Content
-      class="z-10 max-h-72 w-80 overflow-auto border border-rule bg-slip py-1"
-      side="top"
-      sideOffset={4}
-    >
-      {#each crops as crop (crop.key)}
-        <Combobox.Item
-          value={crop.key}
-          label={crop.name}
-          class="flex cursor-pointer justify-between gap-3 px-3 py-1 data-highlighted:bg-buff"
-        >
-          <span>{crop.name}</span><span class="text-[13px] text-soot-2">{garden.familyName(crop.family)}</span>
-        </Combobox.Item>
-      {:else}
-        <p class="px-3 py-1 text-soot-2">No crop of that name is in the catalogue.</p>
-      {/each}
-    </Combobox.Content>
-  </Combobox.Root>
+  {#key taken}
+    <Combobox.Root type="single" value="" onValueChange={take} inputValue={sought}>
+      <Combobox.Input
+        id="find-crop"
+        class="w-64 border-b border-rule bg-transparent px-1 py-1"
+        placeholder="find a crop to plant  /"
+        aria-label="Find a crop to put on squares"
+        oninput={(event) => (sought = event.currentTarget.value)}
+      />
+      <Combobox.Content
+        class="z-10 max-h-72 w-80 overflow-auto border border-rule bg-slip py-1"
+        side="top"
+        sideOffset={4}
+      >
+        {#each crops as crop (crop.key)}
+          <Combobox.Item
+            value={crop.key}
+            label={crop.name}
+            class="flex cursor-pointer justify-between gap-3 px-3 py-1 data-highlighted:bg-buff"
+          >
+            <span>{crop.name}</span><span class="text-[13px] text-soot-2">{garden.familyName(crop.family)}</span>
+          </Combobox.Item>
+        {:else}
+          <p class="px-3 py-1 text-soot-2">No crop of that name is in the catalogue.</p>
+        {/each}
+      </Combobox.Content>
+    </Combobox.Root>
+  {/key}
 </div>

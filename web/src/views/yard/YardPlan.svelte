@@ -40,10 +40,11 @@
   const names = $derived.by(() => {
     const taken: { x: number; y: number; wide: number }[] = [];
     return beds.map((bed) => {
-      const { x, y } = place(bed);
+      const { x: middle, y } = place(bed);
       const high =
         bed.turn % 180 === 0 ? bed.width : bed.turn % 90 === 0 ? bed.length : Math.hypot(bed.length, bed.width) * 0.8;
       const wide = bed.name.length * 7.2;
+      const x = Math.max(wide / 2 + 4, Math.min(width - wide / 2 - 4, middle));
       const free = (at: number) =>
         !taken.some((one) => Math.abs(one.y - at) < 17 && Math.abs(one.x - x) < (one.wide + wide) / 2 + 6);
       const above = y - (high * scale) / 2 - 9;
