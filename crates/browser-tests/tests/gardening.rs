@@ -1,0 +1,196 @@
+//! The rest of the job in the real page: counts and their sums, ways out of a refusal, the yard, years and hemispheres.
+
+use sparrow_browser_tests::{Failure, Gardener, Stage};
+use thirtyfour::Key;
+
+async fn opens(gardener: &Gardener, household: &str) -> Result<(), Failure> {
+    gardener.enters_demo(household).await?;
+    gardener.clicks(household).await?;
+    gardener.reads("growing places").await
+}
+
+async fn opens_bed(gardener: &Gardener, name: &str) -> Result<(), Failure> {
+    gardener.presses("2").await?;
+    let select = thirtyfour::components::SelectElement::new(&gardener.sees("#which-bed").await?).await?;
+    select.select_by_visible_text(name).await?;
+    // The select keeps the focus; keys are for the squares again.
+    gardener.driver.execute("document.activeElement.blur()", Vec::new()).await?;
+    gardener.sees(&format!("svg[aria-label='Plan of {name}']")).await.map(drop)
+}
+
+async fn selects(gardener: &Gardener, crop: &str) -> Result<(), Failure> {
+    gardener.clicks_at(&format!("[data-crop={crop}] .edge"), 0.5, 0.5).await?;
+    gardener.sees(&format!("[data-crop={crop}][data-chosen=true]")).await.map(drop)
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_count_opens_its_sum_and_takes_the_household_s_own_figure() -> Result<(), Failure> {
+    let stage = Stage::open().await?;
+    let gardener = stage.gardener(1280, 800).await?;
+    opens(&gardener, "Quillet Lane").await?;
+    opens_bed(&gardener, "Kitchen bed").await?;
+    selects(&gardener, "broccoli").await?;
+    assert_eq!(gardener.sees("[data-count]").await?.text().await?, "4");
+    gardener.clicks("the sum").await?;
+    gardener.reads("along: 3 ft ÷ 1 ft 6 in = 2").await?;
+
+    // More than fit are refused with two ways out; the smaller one is taken, then fewer are typed.
+    gardener.fills("plants", "9").await?;
+    gardener.presses(Key::Tab + "").await?;
+    gardener.reads("Too close: 9 broccoli want 1 ft 6 in").await?;
+    gardener.reads("this patch holds 4").await?;
+    gardener.clicks("take 4").await?;
+    gardener.reads_no_more("Too close").await?;
+    gardener.fills("plants", "3").await?;
+    gardener.presses(Key::Tab + "").await?;
+    gardener.reads("you chose 3 of them").await?;
+    gardener.comes_to_count("[data-crop=broccoli] .stem", 3).await?;
+    gardener.clicks("as many as fit").await?;
+    gardener.comes_to_count("[data-crop=broccoli] .stem", 4).await?;
+
+    // The household has found that a foot is enough, and says why.
+    gardener.fills("own-distance", "a foot").await?;
+    gardener.clicks("use mine").await?;
+    gardener.reads("read “a foot”, which is not a length").await?;
+    gardener.fills("own-distance", "1 ft").await?;
+    gardener.fills("own-note", "small heads are enough").await?;
+    gardener.clicks("use mine").await?;
+    gardener.reads("your own distance: small heads are enough").await?;
+    gardener.comes_to_count("[data-crop=broccoli] .stem", 9).await?;
+    gardener.clicks("back to the table").await?;
+    gardener.comes_to_count("[data-crop=broccoli] .stem", 4).await?;
+    gardener.leaves().await
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn ground_that_is_taken_is_offered_to_be_shared() -> Result<(), Failure> {
+    let stage = Stage::open().await?;
+    let gardener = stage.gardener(1280, 800).await?;
+    opens(&gardener, "Quillet Lane").await?;
+    opens_bed(&gardener, "Kitchen bed").await?;
+    gardener.presses("/").await?;
+    gardener.sees("#find-crop:focus").await?;
+    gardener.presses("radish").await?;
+    gardener.sees("[role=option][data-highlighted][data-label='radish']").await?;
+    gardener.presses(Key::Enter + "").await?;
+    gardener.reads("16 plants to a square").await?;
+    // Between the broccoli, whose patch is the left three fifths below the first foot.
+    gardener.clicks_at(".sheet .soil", 0.1, 0.4).await?;
+    gardener.reads("Broccoli stands there from").await?;
+    gardener.clicks("plant it between").await?;
+    gardener.comes_to_count("[data-crop=radish]", 1).await?;
+    gardener.reads_no_more("stands there from").await?;
+    gardener.clicks("undo").await?;
+    gardener.comes_to_count("[data-crop=radish]", 0).await?;
+    gardener.clicks("redo").await?;
+    gardener.comes_to_count("[data-crop=radish]", 1).await?;
+    gardener.leaves().await
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn beds_are_moved_turned_renamed_and_taken_away_in_the_yard() -> Result<(), Failure> {
+    let stage = Stage::open().await?;
+    let gardener = stage.gardener(1280, 800).await?;
+    opens(&gardener, "Quillet Lane").await?;
+    let bed = "g.bed[aria-label^='Corner bed']";
+    gardener.drags(bed, (0.5, 0.5), (0.2, 0.9)).await?;
+    gardener.reads("Corner bed raised bed").await?;
+    gardener.sees("button[title='undo moving a bed']").await?;
+    // Turned twice by keys, it says so on its form.
+    gardener.tabs_to(bed).await?;
+    gardener.presses("]").await?;
+    gardener.presses("]").await?;
+    gardener.presses(Key::Right + "").await?;
+    gardener.sees("button[title='undo moving a bed']").await?;
+    gardener.clicks("measure it again").await?;
+    assert_eq!(gardener.sees("[name=turn]").await?.prop("value").await?.as_deref(), Some("30"));
+    gardener.fills("bed-name", "Shade bed").await?;
+    // Over the boards: the form shows what is inside before it is kept.
+    gardener.fills("length", "5 ft").await?;
+    gardener.presses(Key::Tab + "").await?;
+    gardener.reads("Over the boards 3 ft 3 in × 5 ft 3 in").await?;
+    gardener.reads("they are 1½ in thick and 9¼ in high, less than their name").await?;
+    gardener.clicks("keep these measures").await?;
+    gardener.reads("Shade bed raised bed").await?;
+    gardener.clicks("take it away").await?;
+    gardener.comes_to_count("g.bed", 7).await?;
+    gardener.chords(&[Key::Control], 'z').await?;
+    gardener.comes_to_count("g.bed", 8).await?;
+    gardener.leaves().await
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn the_southern_household_has_its_own_year_and_measures() -> Result<(), Failure> {
+    let stage = Stage::open().await?;
+    let gardener = stage.gardener(1280, 800).await?;
+    opens(&gardener, "Tern Court").await?;
+    gardener.reads("2026/27").await?;
+    gardener.reads("41.3° south").await?;
+    gardener.reads("23 November · 56 days after an even chance of the last frost").await?;
+    gardener.reads("Jul Aug Sep Oct Nov Dec Jan Feb Mar Apr May Jun").await?;
+    opens_bed(&gardener, "Harbour bed").await?;
+    gardener.reads("1.2 m × 3 m, 2 sections").await?;
+    gardener.reads("Lettuce stood here in 2025/26").await?;
+    // The year after has nothing in it yet but remembers this one.
+    gardener.clicks_on("[aria-label='the year after']").await?;
+    gardener.reads("2027/28").await?;
+    gardener.reads("Nothing is laid out here this year").await?;
+    gardener.reads("2026/27 cabbage").await?;
+    gardener.leaves().await
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn the_needle_shows_what_stands_on_its_day() -> Result<(), Failure> {
+    let stage = Stage::open().await?;
+    let gardener = stage.gardener(1280, 800).await?;
+    opens(&gardener, "Quillet Lane").await?;
+    opens_bed(&gardener, "Gate bed").await?;
+    gardener.comes_to_count("[data-crop=carrot] .stem", 0).await?;
+    gardener.tabs_to("[role=slider]").await?;
+    gardener.presses(Key::PageDown + "").await?;
+    gardener.reads("17 May · 26 days after an even chance of the last frost").await?;
+    gardener.comes_to_count("[data-crop=carrot] .stem", 64).await?;
+    gardener.drags("[role=slider]", (0.5, 0.5), (0.02, 0.5)).await?;
+    gardener.reads("days before an even chance of the last frost").await?;
+    gardener.comes_to_count("[data-crop=carrot] .stem", 0).await?;
+    gardener.leaves().await
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_garden_comes_in_from_a_file_and_a_broken_one_is_refused() -> Result<(), Failure> {
+    let stage = Stage::open().await?;
+    let gardener = stage.gardener(1280, 800).await?;
+    gardener.signs_up("Dunnock").await?;
+    let folder = std::env::temp_dir().join(format!("sparrow-files-{}", std::process::id()));
+    std::fs::create_dir_all(&folder)?;
+    let (good, broken) = (folder.join("good.json"), folder.join("broken.json"));
+    let garden = sparrow_core::demo::quillet_lane(sparrow_browser_tests::TODAY)?;
+    let text = sparrow_formats::garden_file::write(&garden);
+    std::fs::write(&good, &text)?;
+    std::fs::write(&broken, text.replacen("\"latitude\": 4490", "\"latitude\": 94900", 1))?;
+    let input = gardener.driver.find(thirtyfour::By::Css("input[type=file]")).await?;
+    input.send_keys(broken.to_string_lossy().as_ref()).await?;
+    gardener.reads("latitude in hundredths of a degree: 94900 is outside -9000 to 9000; nothing was changed").await?;
+    gardener.reads("There is none yet").await?;
+    input.send_keys(good.to_string_lossy().as_ref()).await?;
+    gardener.reads("8 growing places").await?;
+    std::fs::remove_dir_all(&folder)?;
+    gardener.leaves().await
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn no_request_leaves_the_machine_and_the_script_is_small() -> Result<(), Failure> {
+    let stage = Stage::open().await?;
+    let gardener = stage.gardener(1280, 800).await?;
+    opens(&gardener, "Quillet Lane").await?;
+    opens_bed(&gardener, "Pear bed").await?;
+    let script = "return performance.getEntriesByType('resource').map((entry) => [entry.name, entry.encodedBodySize])";
+    let loaded: Vec<(String, f64)> = gardener.driver.execute(script, Vec::new()).await?.convert()?;
+    assert!(loaded.len() > 5, "the premise: {loaded:?}");
+    for (address, _) in &loaded {
+        assert!(address.starts_with(stage.address()), "{address}");
+    }
+    let script_bytes: f64 = loaded.iter().filter(|(name, _)| name.ends_with(".js")).map(|(_, size)| size).sum();
+    assert!(script_bytes > 10_000.0 && script_bytes < 150_000.0, "{script_bytes} bytes of compressed script");
+    gardener.leaves().await
+}

@@ -1,0 +1,120 @@
+//! Years, frosts and the days a crop usually stands, on both sides of the equator and where it never freezes.
+
+mod common;
+
+use jiff::civil::{Date, date};
+use sparrow_core::calendar::{growing_year, in_year, planning_year, resting_needle, season, usual_span, year_span};
+use sparrow_core::catalogue::Catalogue;
+use sparrow_core::crop::Hardiness;
+use sparrow_core::site::{Frost, Hemisphere, Latitude, MonthDay, Site, Units};
+
+fn day(month: i8, day: i8) -> MonthDay {
+    MonthDay { month, day }
+}
+
+fn south() -> Site {
+    let frost = Frost { last: day(9, 28), first: day(5, 18), spread_days: 14 };
+    Site { latitude: Latitude(-4130), frost: Some(frost), ..common::site(Units::Metric) }
+}
+
+fn frostless() -> Site {
+    Site { latitude: Latitude(1000), frost: None, ..common::site(Units::Metric) }
+}
+
+#[test]
+fn a_growing_year_begins_in_january_in_the_north_and_in_july_in_the_south() {
+    let cases = [
+        (date(2027, 1, 1), 2027, 2026),
+        (date(2027, 6, 30), 2027, 2026),
+        (date(2027, 7, 1), 2027, 2027),
+        (date(2027, 12, 31), 2027, 2027),
+    ];
+    for (today, north, south) in cases {
+        assert_eq!(growing_year(today, Hemisphere::North), north, "{today} in the north");
+        assert_eq!(growing_year(today, Hemisphere::South), south, "{today} in the south");
+    }
+    for hemisphere in [Hemisphere::North, Hemisphere::South] {
+        let (first, last) = year_span(2027, hemisphere);
+        assert_eq!((growing_year(first, hemisphere), growing_year(last, hemisphere)), (2027, 2027));
+        assert_eq!(growing_year(last.tomorrow().unwrap(), hemisphere), 2028);
+    }
+}
+
+#[test]
+fn winter_s_planning_is_for_the_coming_year() {
+    // Common practice: after the even-chance autumn frost, 24 October here, the next year is planned.
+    let north = common::site(Units::Imperial);
+    for (today, planned) in [(date(2026, 10, 24), 2026), (date(2026, 10, 25), 2027), (date(2027, 1, 2), 2027)] {
+        assert_eq!(planning_year(today, &north), planned, "{today}");
+    }
+    // In the south the year 2026/27 runs until its first frost on 18 May 2027.
+    for (today, planned) in [(date(2026, 11, 23), 2026), (date(2027, 5, 18), 2026), (date(2027, 5, 19), 2027)] {
+        assert_eq!(planning_year(today, &south()), planned, "{today} in the south");
+    }
+    assert_eq!(planning_year(date(2026, 12, 31), &frostless()), 2026, "without frost the running year is planned");
+}
+
+#[test]
+fn frost_edges_lie_in_their_own_growing_year() {
+    let shown = season(&south(), date(2026, 11, 23), common::TODAY);
+    assert_eq!((shown.year, shown.first_day, shown.last_day), (2026, date(2026, 7, 1), date(2027, 6, 30)));
+    let (last, first) = (shown.last_frost.unwrap(), shown.first_frost.unwrap());
+    assert_eq!((last.early, last.even, last.late), (date(2026, 9, 14), date(2026, 9, 28), date(2026, 10, 12)));
+    assert_eq!((first.early, first.even, first.late), (date(2027, 5, 4), date(2027, 5, 18), date(2027, 6, 1)));
+    assert_eq!(season(&frostless(), common::TODAY, common::TODAY).last_frost, None);
+}
+
+#[test]
+fn a_day_a_month_lacks_falls_back_to_its_last() {
+    assert_eq!(in_year(day(2, 29), 2027, Hemisphere::North), date(2027, 2, 28));
+    assert_eq!(in_year(day(2, 29), 2028, Hemisphere::North), date(2028, 2, 29));
+    assert_eq!(in_year(day(2, 29), 2027, Hemisphere::South), date(2028, 2, 29));
+}
+
+#[test]
+fn the_needle_rests_on_today_or_where_the_planned_year_is_in_leaf() {
+    let north = common::site(Units::Imperial);
+    assert_eq!(resting_needle(&north, date(2027, 7, 4)), date(2027, 7, 4));
+    // Eight weeks after 21 April.
+    assert_eq!(resting_needle(&north, date(2026, 11, 23)), date(2027, 6, 16));
+    assert_eq!(resting_needle(&south(), date(2026, 11, 23)), date(2026, 11, 23));
+}
+
+fn span(site: &Site, crop: &str, way: &str, year: i16) -> (Date, Date) {
+    let crop = Catalogue::standard().crop(crop).unwrap();
+    usual_span(site, crop, crop.way(way).unwrap(), year)
+}
+
+#[test]
+fn crops_usually_stand_when_their_hardiness_lets_them() {
+    let north = common::site(Units::Imperial);
+    // Last frost 21 April, first 24 October. Hardy: 28 days before; carrots take 70 days and a week.
+    assert_eq!(span(&north, "carrot", "root", 2027), (date(2027, 3, 24), date(2027, 6, 9)));
+    // Half-hardy: a week before. Tender: ten days after, and out by the first frost.
+    assert_eq!(span(&north, "potato", "main", 2027).0, date(2027, 4, 14));
+    assert_eq!(span(&north, "tomato", "staked", 2027), (date(2027, 5, 1), date(2027, 9, 16)));
+    // 95 to 120 days, so 107, and a week to clear them.
+    assert_eq!(span(&north, "pumpkin", "sprawling", 2027), (date(2027, 5, 1), date(2027, 8, 23)));
+    let short = Site { frost: north.frost.map(|frost| Frost { first: day(9, 1), ..frost }), ..north.clone() };
+    assert_eq!(span(&short, "pepper", "bush", 2027).1, date(2027, 9, 1), "cut short by the first frost");
+    // Clumps that stay are there from the year's first day for five years.
+    assert_eq!(span(&north, "rhubarb", "clump", 2027), (date(2027, 1, 1), date(2031, 12, 31)));
+    // The same in the south, half a year on: last frost 28 September 2026.
+    assert_eq!(span(&south(), "carrot", "root", 2026).0, date(2026, 8, 31));
+    assert_eq!(span(&south(), "tomato", "staked", 2026).0, date(2026, 10, 8));
+    assert_eq!(span(&frostless(), "tomato", "staked", 2027).0, date(2027, 3, 2));
+}
+
+#[test]
+fn every_way_of_every_crop_has_days_that_run_forward() {
+    for site in [common::site(Units::Imperial), south(), frostless()] {
+        let (_, autumn) = year_span(2027, site.latitude.hemisphere());
+        for crop in &Catalogue::standard().crops {
+            for way in &crop.ways {
+                let (from, until) = usual_span(&site, crop, way, 2027);
+                assert!(from <= until, "{} {}", crop.key, way.key);
+                assert!(crop.hardiness != Hardiness::Tender || until <= autumn, "{} {} outlives the frost", crop.key, way.key);
+            }
+        }
+    }
+}
