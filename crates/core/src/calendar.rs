@@ -46,7 +46,7 @@ pub fn planning_year(today: Date, site: &Site) -> i16 {
 /// The date of a day-and-month within a growing year; 29 February falls back to the 28th.
 pub fn in_year(day: MonthDay, year: i16, hemisphere: Hemisphere) -> Date {
     let calendar_year = match hemisphere {
-        Hemisphere::South if day.month < 7 => year + 1,
+        Hemisphere::South if day.month < 7 => year.saturating_add(1),
         _ => year,
     };
     let month = day.month.clamp(1, 12);

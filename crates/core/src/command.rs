@@ -3,7 +3,7 @@
 use crate::bed::{Bed, BedId};
 use crate::calendar;
 use crate::catalogue::Catalogue;
-use crate::crop::{Crop, Way};
+use crate::crop::{Crop, Spacing, Way};
 use crate::draft::{self, BedDraft};
 use crate::edit::{Edit, apply};
 use crate::garden::{Garden, OwnSpacing};
@@ -11,7 +11,7 @@ use crate::history::{PastId, PastStand, Stood};
 use crate::length::{Length, Tape};
 use crate::patch::{Patch, PatchId, Rect};
 use crate::refusal::Refusal;
-use crate::site::Site;
+use crate::site::{Site, Units};
 use crate::spacing;
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
@@ -66,6 +66,8 @@ pub const MOST_BEDS: usize = 60;
 pub const MOST_PATCHES: usize = 5000;
 /// The most remembered stands in one garden.
 pub const MOST_PAST: usize = 5000;
+/// The most holes in one patch.
+pub const MOST_HOLES: u64 = 10_000;
 /// The longest a patch is kept in the ground \[days\]: thirty years.
 pub const LONGEST_STAND: i32 = 10_957;
 
@@ -248,9 +250,10 @@ impl<'a> Planner<'a> {
     }
 
     fn holes_fit(&self, bed: &Bed, crop: &Crop, way: &Way, patch: &Patch) -> Result<(), Refusal> {
-        let Some(asked) = patch.holes else { return Ok(()) };
         let units = self.garden.site.units;
         let (distance, _) = spacing::distance(self.garden.own_spacing(&crop.key, &way.key), way, units, "");
+        drawable(bed, patch, distance, units)?;
+        let Some(asked) = patch.holes else { return Ok(()) };
         let fits = spacing::holes(bed, patch.rect.ground(bed, units), distance).len() as u32;
         match asked {
             0 => Err(Refusal::NumberOutOfRange { field: "number of holes", value: 0, least: 1, most: i64::from(fits) }),
@@ -340,6 +343,10 @@ impl<'a> Planner<'a> {
                         return Err(Refusal::LengthOutOfRange { field: "distance between plants", value, least, most });
                     }
                 }
+                let distance = Spacing { along, across };
+                for patch in self.garden.patches.iter().filter(|patch| patch.crop == crop.key && patch.way == way.key) {
+                    drawable(self.bed(patch.bed)?, patch, distance, self.garden.site.units)?;
+                }
                 let note = if note.trim().is_empty() { String::new() } else { draft::text("the note", note, 200)? };
                 Some(OwnSpacing { crop: crop.key.clone(), way: way.key.clone(), along, across, note })
             }
@@ -378,6 +385,20 @@ pub fn checked_site(site: &Site) -> Result<Site, Refusal> {
     }
     let place = if site.place.trim().is_empty() { String::new() } else { draft::text("the place", &site.place, 60)? };
     Ok(Site { name: draft::text("the garden's name", &site.name, 60)?, place, ..site.clone() })
+}
+
+/// Refuses more holes than a plan can show; an acre of cress is not a garden bed.
+fn drawable(bed: &Bed, patch: &Patch, distance: Spacing, units: Units) -> Result<(), Refusal> {
+    let ground = patch.rect.ground(bed, units);
+    let (columns, rows) = spacing::grid(ground.length(), ground.width(), distance);
+    if u64::from(columns) * u64::from(rows) > MOST_HOLES {
+        return Err(Refusal::TooManyHoles {
+            crop: patch.crop.clone(),
+            holes: u64::from(columns) * u64::from(rows),
+            most: MOST_HOLES,
+        });
+    }
+    Ok(())
 }
 
 fn check_days(from: Date, until: Date) -> Result<(), Refusal> {

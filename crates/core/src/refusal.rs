@@ -54,6 +54,14 @@ pub enum Refusal {
     SameCropTwice { crop: String, from: jiff::civil::Date, until: jiff::civil::Date },
     #[error("too close: {asked} {crop} want {distance} each; this patch holds {fits}")]
     TooMany { crop: String, asked: u16, fits: u32, distance: Length, needs: Option<Rect> },
+    #[error("{holes} holes of {crop} in one patch are more than can be drawn; {most} is the most, make several patches")]
+    TooManyHoles {
+        crop: String,
+        #[cfg_attr(feature = "ts", ts(type = "number"))]
+        holes: u64,
+        #[cfg_attr(feature = "ts", ts(type = "number"))]
+        most: u64,
+    },
     #[error("the last day, {until}, is before the first, {from}")]
     EndsBeforeItStarts { from: jiff::civil::Date, until: jiff::civil::Date },
     #[error("{days} days is longer than a planting is kept here; {most} is the most")]

@@ -13,15 +13,15 @@ use sparrow_core::refusal::Refusal;
 use sparrow_core::site::Units;
 
 fn tape(text: &str) -> Option<Tape> {
-    Some(Tape(text.parse().unwrap()))
+    Some(Tape(text.parse().expect("a length")))
 }
 
 fn draft(kind: KindDraft, length: &str, width: &str) -> BedDraft {
     BedDraft {
         name: "New bed".into(),
         kind,
-        length: (!length.is_empty()).then(|| tape(length).unwrap()),
-        width: (!width.is_empty()).then(|| tape(width).unwrap()),
+        length: if length.is_empty() { None } else { tape(length) },
+        width: if width.is_empty() { None } else { tape(width) },
         depth: None,
         outside: false,
         x: None,
@@ -36,7 +36,7 @@ fn draft(kind: KindDraft, length: &str, width: &str) -> BedDraft {
 fn added(draft: BedDraft, units: Units) -> Result<Bed, Refusal> {
     let mut garden = garden_with(1, units);
     carry_out(&mut garden, Catalogue::standard(), &Command::AddBed { draft }, TODAY)?;
-    Ok(garden.beds.pop().unwrap())
+    Ok(garden.beds.pop().expect("the bed just added"))
 }
 
 const RAISED: KindDraft = KindDraft::Raised { board: Some(Board::TwoByTen) };

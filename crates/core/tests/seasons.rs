@@ -81,8 +81,8 @@ fn the_needle_rests_on_today_or_where_the_planned_year_is_in_leaf() {
 }
 
 fn span(site: &Site, crop: &str, way: &str, year: i16) -> (Date, Date) {
-    let crop = Catalogue::standard().crop(crop).unwrap();
-    usual_span(site, crop, crop.way(way).unwrap(), year)
+    let crop = Catalogue::standard().crop(crop).expect("a crop of the catalogue");
+    usual_span(site, crop, crop.way(way).expect("one of its ways"), year)
 }
 
 #[test]

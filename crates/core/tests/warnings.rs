@@ -266,3 +266,38 @@ fn free_ground_is_what_neither_patches_nor_braces_cover() {
     assert_eq!(free(&bare), open);
     assert_eq!(free(&with(&[("tomato", "caged", LEFT)])), 2750);
 }
+
+#[test]
+fn a_patch_too_fine_to_draw_is_refused_and_years_out_of_mind_do_no_harm() {
+    let mut garden = garden_with(1, Units::Imperial);
+    (garden.beds[0].length, garden.beds[0].width) = (Length::inches(1200), Length::inches(1200));
+    let place = |crop: &str, side, year| Command::Place {
+        bed: BedId(1),
+        crop: crop.into(),
+        way: None,
+        rect: Rect { x: 0, y: 0, w: side, h: side },
+        holes: None,
+        from: None,
+        until: None,
+        year,
+        between: false,
+    };
+    let catalogue = Catalogue::standard();
+    let refusal = carry_out(&mut garden, catalogue, &place("radish", 200, 2027), TODAY).unwrap_err();
+    assert!(refusal.to_string().starts_with("160000 holes of radish in one patch"), "{refusal}");
+    carry_out(&mut garden, catalogue, &place("radish", 20, 2027), TODAY).unwrap();
+    let finest = Some((Tape(Length::cm(1)), Tape(Length::cm(1))));
+    let own = Command::SetSpacing { crop: "radish".into(), way: "root".into(), distance: finest, note: String::new() };
+    let refusal = carry_out(&mut garden, catalogue, &own, TODAY).unwrap_err();
+    assert!(matches!(refusal, Refusal::TooManyHoles { holes: 92_416, .. }), "{refusal}");
+    for year in [i16::MIN, -1, 0, 9999, i16::MAX] {
+        for latitude in [4490, -4490] {
+            garden.site.latitude = sparrow_core::site::Latitude(latitude);
+            let refusal = carry_out(&mut garden, catalogue, &place("kale", 4, year), TODAY).unwrap_err();
+            assert!(refusal.to_string().contains("is outside 1900 to 2200"), "{year}: {refusal}");
+        }
+    }
+    for needle in [jiff::civil::Date::MIN, jiff::civil::Date::MAX] {
+        assert!(reckon(&garden, catalogue, needle, TODAY).patches.is_empty());
+    }
+}

@@ -37,6 +37,7 @@ pub struct SessionView {
 const PASSWORD_LETTERS: std::ops::RangeInclusive<usize> = 8..=200;
 
 /// Anyone: makes an account and signs it in.
+#[utoipa::path(post, path = "/api/v1/accounts", responses((status = 201, description = "signed in"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn sign_up(shared: Data<Shared>, session: Session, form: Json<Credentials>) -> Result<HttpResponse, Trouble> {
     let name = text("your name", &form.name, 40)?;
     let letters = form.password.chars().count();
@@ -55,6 +56,7 @@ pub async fn sign_up(shared: Data<Shared>, session: Session, form: Json<Credenti
 }
 
 /// Anyone: signs in.
+#[utoipa::path(post, path = "/api/v1/session", responses((status = 200, description = "signed in"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn sign_in(shared: Data<Shared>, session: Session, form: Json<Credentials>) -> Result<Json<Me>, Trouble> {
     let Credentials { name, password } = form.into_inner();
     attempt(&shared, &name)?;
@@ -84,6 +86,7 @@ pub struct DemoDoor {
 }
 
 /// Anyone, on a demo server only: enters an invented household without a password.
+#[utoipa::path(post, path = "/api/v1/session/demo", responses((status = 200, description = "signed in"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn sign_in_demo(shared: Data<Shared>, session: Session, form: Json<DemoDoor>) -> Result<Json<Me>, Trouble> {
     if !shared.settings.demo || !demo::DOORS.contains(&form.household.as_str()) {
         return Err(Trouble::NotFound("household"));
@@ -94,12 +97,14 @@ pub async fn sign_in_demo(shared: Data<Shared>, session: Session, form: Json<Dem
 }
 
 /// Anyone: signs out.
+#[utoipa::path(delete, path = "/api/v1/session", responses((status = 204, description = "signed out"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn sign_out(session: Session) -> HttpResponse {
     session.purge();
     HttpResponse::NoContent().finish()
 }
 
 /// Anyone: who is signed in.
+#[utoipa::path(get, path = "/api/v1/session", responses((status = 200, description = "who is signed in, if anyone"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn session(shared: Data<Shared>, signed_in: Option<SignedIn>) -> Result<Json<SessionView>, Trouble> {
     let me = match signed_in {
         Some(SignedIn(account)) => match shared.store.account(account).await {

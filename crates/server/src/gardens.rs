@@ -58,6 +58,7 @@ pub struct MemberLine {
 }
 
 /// Signed-in accounts: the gardens they may see.
+#[utoipa::path(get, path = "/api/v1/gardens", responses((status = 200, description = "a list of gardens"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn list(shared: Data<Shared>, SignedIn(account): SignedIn) -> Result<Json<Vec<GardenLine>>, Trouble> {
     let gardens = shared.store.gardens_of(account).await?;
     let line = |listed: sparrow_store::Listed| GardenLine {
@@ -70,6 +71,7 @@ pub async fn list(shared: Data<Shared>, SignedIn(account): SignedIn) -> Result<J
 }
 
 /// Signed-in accounts: makes a garden of their own.
+#[utoipa::path(post, path = "/api/v1/gardens", responses((status = 200, description = "the garden"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn create(shared: Data<Shared>, SignedIn(account): SignedIn, body: Bytes) -> Result<HttpResponse, Trouble> {
     let NewGarden { site } = read(&body)?;
     let garden = Garden::new(checked_site(&site)?);
@@ -78,12 +80,14 @@ pub async fn create(shared: Data<Shared>, SignedIn(account): SignedIn, body: Byt
 }
 
 /// Anyone with a role in the garden: the garden on a day.
+#[utoipa::path(get, path = "/api/v1/gardens/{garden}", params(("garden" = i64, Path, description = "number of the garden"), ("on" = Option<String>, Query, description = "day to look at, YYYY-MM-DD")), responses((status = 200, description = "the garden and all that follows from it"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn show(inside: InGarden, day: Query<OnDay>) -> Result<HttpResponse, Trouble> {
     let versioned = inside.shared.store.load(inside.garden).await?;
     Ok(answer(inside.view(versioned, day.on)))
 }
 
 /// Owners and helpers: carries out a command, or rehearses it.
+#[utoipa::path(post, path = "/api/v1/gardens/{garden}/commands", params(("garden" = i64, Path, description = "number of the garden"), ("If-Match" = String, Header, description = "revision the change is made on"), ("Idempotency-Key" = Option<String>, Header, description = "the same key twice is the same change")), responses((status = 200, description = "the garden afterwards"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn command(inside: InGarden, request: HttpRequest, body: Bytes) -> Result<HttpResponse, Trouble> {
     inside.may_change()?;
     let asking: Asking = read(&body)?;
@@ -106,6 +110,7 @@ async fn rehearse(inside: &InGarden, asking: &Asking) -> Result<HttpResponse, Tr
 }
 
 /// Owners and helpers: takes back the last change.
+#[utoipa::path(post, path = "/api/v1/gardens/{garden}/undo", params(("garden" = i64, Path, description = "number of the garden"), ("If-Match" = String, Header, description = "revision the change is made on"), ("Idempotency-Key" = Option<String>, Header, description = "the same key twice is the same change")), responses((status = 200, description = "the garden afterwards"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn undo(inside: InGarden, request: HttpRequest, day: Query<OnDay>) -> Result<HttpResponse, Trouble> {
     inside.may_change()?;
     let asked = Asked { garden: inside.garden, by: inside.account, on: seen_revision(&request)?, key: None };
@@ -114,6 +119,7 @@ pub async fn undo(inside: InGarden, request: HttpRequest, day: Query<OnDay>) -> 
 }
 
 /// Owners and helpers: does again what was taken back.
+#[utoipa::path(post, path = "/api/v1/gardens/{garden}/redo", params(("garden" = i64, Path, description = "number of the garden"), ("If-Match" = String, Header, description = "revision the change is made on"), ("Idempotency-Key" = Option<String>, Header, description = "the same key twice is the same change")), responses((status = 200, description = "the garden afterwards"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn redo(inside: InGarden, request: HttpRequest, day: Query<OnDay>) -> Result<HttpResponse, Trouble> {
     inside.may_change()?;
     let asked = Asked { garden: inside.garden, by: inside.account, on: seen_revision(&request)?, key: None };
@@ -122,6 +128,7 @@ pub async fn redo(inside: InGarden, request: HttpRequest, day: Query<OnDay>) -> 
 }
 
 /// Anyone with a role in the garden: the garden as a file.
+#[utoipa::path(get, path = "/api/v1/gardens/{garden}/export", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "the garden's file"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn export(inside: InGarden) -> Result<HttpResponse, Trouble> {
     let garden = inside.shared.store.load(inside.garden).await?.garden;
     let name: String =
@@ -133,6 +140,7 @@ pub async fn export(inside: InGarden) -> Result<HttpResponse, Trouble> {
 }
 
 /// Signed-in accounts: makes a garden of their own from a file, or changes nothing.
+#[utoipa::path(post, path = "/api/v1/gardens/import", responses((status = 200, description = "the garden"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn import(shared: Data<Shared>, SignedIn(account): SignedIn, body: Bytes) -> Result<HttpResponse, Trouble> {
     let text =
         std::str::from_utf8(&body).map_err(|_| Trouble::Field("the file is not text; a garden file is JSON in UTF-8".into()))?;
@@ -142,12 +150,14 @@ pub async fn import(shared: Data<Shared>, SignedIn(account): SignedIn, body: Byt
 }
 
 /// Anyone with a role in the garden: who may come in.
+#[utoipa::path(get, path = "/api/v1/gardens/{garden}/members", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "names and roles"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn members(inside: InGarden) -> Result<Json<Vec<MemberLine>>, Trouble> {
     let members = inside.shared.store.members(inside.garden).await?;
     Ok(Json(members.into_iter().map(|member| MemberLine { name: member.name, role: member.role }).collect()))
 }
 
 /// The owner: lets another account help or look.
+#[utoipa::path(post, path = "/api/v1/gardens/{garden}/members", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 204, description = "let in"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn let_in(inside: InGarden, body: Bytes) -> Result<HttpResponse, Trouble> {
     inside.may_let_in()?;
     let form: LetIn = read(&body)?;

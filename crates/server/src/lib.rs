@@ -8,6 +8,7 @@ mod demo;
 mod errors;
 mod gardens;
 mod lookups;
+mod openapi;
 mod page;
 mod routes;
 mod view;

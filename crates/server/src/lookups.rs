@@ -12,6 +12,7 @@ use sparrow_core::length::Length;
 use sparrow_core::site::Units;
 
 /// Anyone: everything known of plants.
+#[utoipa::path(get, path = "/api/v1/catalogue", responses((status = 200, description = "crops, families, relations and sources"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn catalogue() -> impl Responder {
     HttpResponse::Ok().insert_header((header::CACHE_CONTROL, "max-age=600")).json(Catalogue::standard())
 }
@@ -23,6 +24,7 @@ pub struct Typed {
 }
 
 /// Anyone: what a tape's words mean.
+#[utoipa::path(get, path = "/api/v1/tape", params(("read" = String, Query, description = "what was typed")), responses((status = 200, description = "the length read"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn tape(typed: Query<Typed>) -> Result<Json<TapeReading>, Trouble> {
     let length: Length = typed.read.parse()?;
     let reading =
@@ -31,6 +33,7 @@ pub async fn tape(typed: Query<Typed>) -> Result<Json<TapeReading>, Trouble> {
 }
 
 /// Anyone: whether the server and its database answer.
+#[utoipa::path(get, path = "/healthz", responses((status = 200, description = "well"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn health(shared: Data<Shared>) -> HttpResponse {
     if shared.store.is_well().await {
         HttpResponse::Ok().body("well")

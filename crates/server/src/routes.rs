@@ -1,6 +1,6 @@
 //! Every route on one page. Who may call it stands at the handler's head.
 
-use crate::{accounts, errors::Trouble, gardens, lookups, page};
+use crate::{accounts, errors::Trouble, gardens, lookups, openapi, page};
 use actix_web::web::{self, JsonConfig, PayloadConfig, QueryConfig, ServiceConfig, delete, get, post};
 
 /// The most a request body may hold \[bytes\]; a garden of thirty years is well under it.
@@ -18,7 +18,8 @@ pub fn configure(app: &mut ServiceConfig) {
 }
 
 fn api(api: &mut ServiceConfig) {
-    api.route("/catalogue", get().to(lookups::catalogue))
+    api.route("/openapi.json", get().to(openapi::openapi))
+        .route("/catalogue", get().to(lookups::catalogue))
         .route("/tape", get().to(lookups::tape))
         .route("/accounts", post().to(accounts::sign_up))
         .route("/session", get().to(accounts::session))

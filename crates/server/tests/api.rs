@@ -269,3 +269,67 @@ async fn nothing_but_the_page_itself_may_be_loaded() {
     let health = served.stranger().client.get(format!("{}/healthz", served.address)).send().await.unwrap();
     assert_eq!(health.text().await.unwrap(), "well");
 }
+
+#[tokio::test(flavor = "multi_thread")]
+async fn every_route_described_is_there_and_asks_who_is_calling() {
+    let served = served().await;
+    let owner = served.enters("quillet-lane").await;
+    let garden = owner.garden().await;
+    let described: Value = owner.gets("/openapi.json").await.json().await.unwrap();
+    let open = ["/healthz", "/api/v1/catalogue", "/api/v1/tape", "/api/v1/accounts", "/api/v1/session", "/api/v1/session/demo"];
+    let mut seen = 0;
+    for (path, methods) in described["paths"].as_object().unwrap() {
+        for method in methods.as_object().unwrap().keys().filter(|key| key.as_str() != "parameters") {
+            let method: Method = method.to_uppercase().parse().unwrap();
+            let address = format!("{}{}", served.address, path.replace("{garden}", &garden.to_string()));
+            let request = served.stranger().client.request(method.clone(), &address).header("Content-Type", "application/json");
+            let answer = request.body("{}").send().await.unwrap();
+            assert_ne!(answer.status(), StatusCode::NOT_FOUND, "{method} {path}");
+            let asks = answer.status() == StatusCode::UNAUTHORIZED;
+            assert_eq!(asks, !open.contains(&path.as_str()), "{method} {path}: {}", answer.status());
+            seen += 1;
+        }
+    }
+    assert_eq!(seen, 18);
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_tape_is_read_for_anyone_and_rehearsals_change_nothing() {
+    let served = served().await;
+    let reading: Value = served.stranger().gets("/tape?read=3%276%22").await.json().await.unwrap();
+    assert_eq!(reading, json!({ "tenths_mm": 10668, "imperial": "3 ft 6 in", "metric": "1.067 m" }));
+    let (status, detail) = problem(served.stranger().gets("/tape?read=wide").await).await;
+    assert!(status == 422 && detail.contains("read “wide”"), "{detail}");
+
+    let owner = served.enters("quillet-lane").await;
+    let garden = owner.garden().await;
+    let rehearsal = json!({ "command": { "do": "remove-patch", "patch": 1 }, "on": "2027-05-01", "rehearse": true });
+    let shown: Value = owner.posts(&format!("/gardens/{garden}/commands"), rehearsal).await.json().await.unwrap();
+    let patches = |view: &Value| view["garden"]["patches"].as_array().unwrap().len();
+    let now: Value = owner.gets(&format!("/gardens/{garden}?on=2027-05-01")).await.json().await.unwrap();
+    assert_eq!((patches(&shown) + 1, shown["revision"].as_i64()), (patches(&now), now["revision"].as_i64()));
+    assert_eq!(shown["reckoning"]["season"]["needle"], "2027-05-01");
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_change_sent_twice_with_one_key_is_made_once() {
+    let served = served().await;
+    let owner = served.enters("quillet-lane").await;
+    let garden = owner.garden().await;
+    let body = json!({ "command": { "do": "remember", "bed": 2, "section": null, "year": 2022, "stood": { "what": "crop", "key": "okra" } } });
+    let send = async || {
+        let request = owner.client.post(format!("{}/api/v1/gardens/{garden}/commands", owner.address));
+        let request =
+            request.header("If-Match", "\"0\"").header("Idempotency-Key", "phone-7").header("Content-Type", "application/json");
+        request.body(body.to_string()).send().await.unwrap().json::<Value>().await.unwrap()
+    };
+    let (first, again) = (send().await, send().await);
+    assert_eq!(first["revision"], 1);
+    assert_eq!(first["garden"], again["garden"]);
+    assert_eq!(again["undo"], "remember");
+    let undone = owner.sends(Method::POST, &format!("/gardens/{garden}/undo"), String::new(), Some(1)).await;
+    let undone: Value = undone.json().await.unwrap();
+    assert_eq!((undone["revision"].as_i64(), undone["redo"].as_str()), (Some(2), Some("remember")));
+    let redone = owner.sends(Method::POST, &format!("/gardens/{garden}/redo"), String::new(), Some(2)).await;
+    assert_eq!(redone.json::<Value>().await.unwrap()["garden"], first["garden"]);
+}

@@ -114,12 +114,15 @@
         return now && { do: 'move-bed', bed: now.id, x: Math.max(0, now.x + dx), y: Math.max(0, now.y + dy) };
       });
     } else if (garden.mayChange && (event.key === '[' || event.key === ']')) {
-      void turn(bed, (bed.turn + (event.key === ']' ? 15 : 345)) % 360);
+      void turn(bed, event.key === ']' ? 15 : 345);
     }
   }
 
-  function turn(bed: Bed, degrees: number) {
-    return garden.send({ do: 'change-bed', bed: bed.id, draft: { ...exactDraft(bed), turn: degrees } });
+  function turn(bed: Bed, by: number) {
+    return garden.send(() => {
+      const now = garden.bed(bed.id);
+      return now && { do: 'change-bed', bed: now.id, draft: { ...exactDraft(now), turn: (now.turn + by) % 360 } };
+    });
   }
 </script>
 

@@ -1,0 +1,38 @@
+//! The API's own description, generated from the handlers.
+
+use actix_web::{HttpResponse, Responder};
+use utoipa::OpenApi;
+
+#[derive(OpenApi)]
+#[openapi(
+    info(
+        title = "Patient Sparrow",
+        description = "Facts, commands and reckonings of a few garden beds. The shapes of gardens and commands are the TypeScript types in web/src/generated."
+    ),
+    paths(
+        crate::accounts::sign_up,
+        crate::accounts::sign_in,
+        crate::accounts::sign_in_demo,
+        crate::accounts::sign_out,
+        crate::accounts::session,
+        crate::gardens::list,
+        crate::gardens::create,
+        crate::gardens::import,
+        crate::gardens::show,
+        crate::gardens::command,
+        crate::gardens::undo,
+        crate::gardens::redo,
+        crate::gardens::export,
+        crate::gardens::members,
+        crate::gardens::let_in,
+        crate::lookups::catalogue,
+        crate::lookups::tape,
+        crate::lookups::health,
+    )
+)]
+struct Description;
+
+/// Anyone: this description, as OpenAPI.
+pub async fn openapi() -> impl Responder {
+    HttpResponse::Ok().json(Description::openapi())
+}
