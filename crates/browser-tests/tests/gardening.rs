@@ -194,3 +194,63 @@ async fn no_request_leaves_the_machine_and_the_script_is_small() -> Result<(), F
     assert!(script_bytes > 10_000.0 && script_bytes < 150_000.0, "{script_bytes} bytes of compressed script");
     gardener.leaves().await
 }
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_warning_is_kept_and_brought_back_and_an_earlier_year_is_forgotten() -> Result<(), Failure> {
+    let stage = Stage::open().await?;
+    let gardener = stage.gardener(1280, 800).await?;
+    opens(&gardener, "Quillet Lane").await?;
+    opens_bed(&gardener, "Kitchen bed").await?;
+    gardener.comes_to_count("g.clash", 2).await?;
+    gardener.reads("Nightshade family again after 1 year").await?;
+    gardener.clicks("keep it").await?;
+    gardener.reads("Kept as it is").await?;
+    gardener.comes_to_count("g.clash", 1).await?;
+    gardener.clicks("warn again").await?;
+    gardener.comes_to_count("g.clash", 2).await?;
+    // The tomatoes of 2026 and 2025 were in another bed after all.
+    gardener.clicks_on("[aria-label='forget tomato in 2026']").await?;
+    gardener.reads("Nightshade family again after 2 years").await?;
+    gardener.clicks_on("[aria-label='forget tomato in 2025']").await?;
+    gardener.reads_no_more("Nightshade family again").await?;
+    gardener.comes_to_count("g.clash", 1).await?;
+    gardener.chords(&[Key::Control], 'z').await?;
+    gardener.reads("Nightshade family again after 2 years").await?;
+    gardener.leaves().await
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn an_owner_lets_a_neighbour_in_to_look() -> Result<(), Failure> {
+    let stage = Stage::open().await?;
+    let owner = stage.gardener(1280, 800).await?;
+    opens(&owner, "Quillet Lane").await?;
+    owner.clicks("who may come in").await?;
+    owner.fills("member", "nobody at all").await?;
+    owner.clicks("let them in").await?;
+    owner.reads("there is no such name; they sign up first here").await?;
+    owner.fills("member", "tern-court").await?;
+    owner.clicks("let them in").await?;
+    owner.reads("tern-court guest").await?;
+    owner.clicks("sign out").await?;
+    owner.enters_demo("Tern Court").await?;
+    owner.clicks("Quillet Lane").await?;
+    owner.reads("to look at, not to change").await?;
+    owner.leaves().await
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn the_page_can_be_read_and_used_on_a_phone() -> Result<(), Failure> {
+    let stage = Stage::open().await?;
+    let gardener = stage.gardener(390, 844).await?;
+    opens(&gardener, "Quillet Lane").await?;
+    opens_bed(&gardener, "Corner bed").await?;
+    let wide = gardener.driver.execute("return document.documentElement.scrollWidth <= innerWidth", Vec::new()).await?;
+    assert!(wide.convert::<bool>()?, "nothing is to be scrolled sideways for");
+    selects(&gardener, "parsley").await?;
+    gardener.reads("carrot family").await?;
+    gardener.clicks("remove this patch").await?;
+    gardener.comes_to_count("[data-crop=parsley]", 0).await?;
+    gardener.clicks("undo").await?;
+    gardener.comes_to_count("[data-crop=parsley]", 1).await?;
+    gardener.leaves().await
+}

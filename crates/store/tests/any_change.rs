@@ -1,0 +1,47 @@
+//! Whatever is done to a garden, the tables hold what the core made of it.
+
+mod common;
+#[path = "../../core/tests/common/mod.rs"]
+mod tried;
+
+use common::ground;
+use sparrow_core::catalogue::Catalogue;
+use sparrow_core::command::carry_out;
+use sparrow_store::StoreError;
+
+/// Six bytes that look like chance and are the same every time.
+fn pick(n: u32) -> [u8; 6] {
+    let (a, b) = (n.wrapping_mul(2_654_435_761).to_be_bytes(), n.wrapping_mul(40_503).wrapping_add(977).to_be_bytes());
+    // Beds are not taken away, so that the garden fills.
+    [a[0] % 8, a[1], a[2], b[2], b[3], a[3] ^ b[1]]
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn every_command_is_kept_or_refused_just_as_the_core_says() {
+    let ground = ground().await;
+    let mut memory = ground.store.load(ground.garden).await.unwrap().garden;
+    let (mut revision, mut refused) = (0, 0);
+    for n in 0..250 {
+        let command = tried::some_command(&memory, pick(n));
+        let expected = carry_out(&mut memory, Catalogue::standard(), &command, common::TODAY);
+        match (ground.carries_out(ground.asked(revision), &command).await, expected) {
+            (Ok(kept), Ok(_)) => {
+                revision += 1;
+                assert_eq!(kept.garden, memory, "{command:?}");
+            }
+            (Err(StoreError::Refused(told)), Err(refusal)) => {
+                refused += 1;
+                assert_eq!(told, refusal);
+            }
+            (kept, expected) => panic!("{command:?}: {kept:?} but {expected:?}"),
+        }
+    }
+    assert!(revision > 40 && refused > 40, "the premise: {revision} kept and {refused} refused");
+    assert_eq!(ground.store.load(ground.garden).await.unwrap().garden, memory, "and the tables say the same");
+    // All of it can be taken back.
+    for step in 0..revision {
+        ground.store.undo(ground.asked(revision + step)).await.unwrap();
+    }
+    let first = sparrow_core::demo::quillet_lane(common::TODAY).unwrap();
+    assert_eq!(ground.store.load(ground.garden).await.unwrap().garden, first);
+}
