@@ -1,4 +1,5 @@
 //! One database a test, on the server of `TEST_DATABASE_URL` or on a cluster of the test's own.
+#![allow(dead_code, reason = "each test file uses its own part of these")]
 
 use jiff::civil::{Date, date};
 use sparrow_cluster::{Cluster, Durability, reachable};
