@@ -50,7 +50,10 @@ async function ask<T>(method: string, path: string, body?: unknown, headers: Rec
     read = undefined;
   }
   if (answer.ok) return read as T;
-  const fallback: Problem = { status: answer.status, title: 'Refused', detail: 'The server could not do that.' };
+  // A body over the server's limit is cut off before any handler can say so in its own words.
+  const large = 'That file is larger than the 4 MB a garden file may have; nothing was changed.';
+  const detail = answer.status === 413 ? large : 'The server could not do that; nothing was changed.';
+  const fallback: Problem = { status: answer.status, title: 'Refused', detail };
   throw new Refused({ ...fallback, ...(read as Partial<Problem> | undefined) });
 }
 
