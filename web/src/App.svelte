@@ -26,6 +26,7 @@
       const [view, catalogue] = await Promise.all([api.garden(id, null), api.catalogue()]);
       trouble = '';
       open = { garden: new GardenState(view, catalogue), desk: new Desk(id) };
+      open.desk.paper = open.garden.units === 'metric' ? 'a4' : 'letter';
       if (!location.pathname.startsWith(`/garden/${id}`)) open.desk.open('yard', null);
     } catch (error) {
       if (!(error instanceof Refused)) throw error;

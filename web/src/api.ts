@@ -1,8 +1,10 @@
 // Speaks with the server: JSON in and out, problem details as errors.
+import type { Answer } from './generated/Answer';
 import type { Catalogue } from './generated/Catalogue';
 import type { Command } from './generated/Command';
 import type { GardenLine } from './generated/GardenLine';
 import type { GardenView } from './generated/GardenView';
+import type { Question } from './generated/Question';
 import type { Refusal } from './generated/Refusal';
 import type { Site } from './generated/Site';
 import type { TapeReading } from './generated/TapeReading';
@@ -23,6 +25,9 @@ export class Refused extends Error {
     super(problem.detail);
   }
 }
+
+/** What a question of a kind is answered with. */
+export type AnswerTo<A extends Answer['to']> = { [one in Answer as one['to']]: one['is'] }[A];
 
 export interface SessionView {
   me: { name: string } | null;
@@ -83,6 +88,10 @@ export const api = {
     ),
   rehearse: (garden: number, command: Command, on: string) =>
     ask<GardenView>('POST', `/gardens/${garden}/commands`, { command, on, rehearse: true }),
+  ask: async <A extends Answer['to']>(garden: number, question: Question & { ask: A }): Promise<AnswerTo<A>> => {
+    const answer = await ask<{ is: AnswerTo<A> }>('POST', `/gardens/${garden}/questions`, question);
+    return answer.is;
+  },
   undo: (garden: number, revision: number, on: string) =>
     ask<GardenView>('POST', `/gardens/${garden}/undo?on=${on}`, undefined, changing(revision)),
   redo: (garden: number, revision: number, on: string) =>

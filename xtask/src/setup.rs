@@ -9,11 +9,12 @@ pub fn packages() -> Result<(), String> {
     install(&[("postgresql", server)])
 }
 
-/// Installs Chromium and its driver when they are missing, through apt.
+/// Installs Chromium, its driver and a reader of printed pages when they are missing, through apt.
 pub fn browser() -> Result<(), String> {
     install(&[
         ("chromium", Path::new("/usr/bin/chromium").exists()),
         ("chromium-driver", Path::new("/usr/bin/chromedriver").exists()),
+        ("poppler-utils", Path::new("/usr/bin/pdftotext").exists()),
     ])
 }
 
@@ -70,5 +71,5 @@ fn newest(folder: &Path) -> Option<std::time::SystemTime> {
 
 /// Writes what is generated from the Rust code: the page's types and docs/sources.md.
 pub fn generate() -> Result<(), String> {
-    step::run("cargo", &["run", "-q", "-p", "patient-sparrow", "--example", "generate"])
+    step::example("generate")
 }

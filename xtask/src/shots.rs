@@ -7,5 +7,5 @@ pub fn run() -> Result<(), String> {
     setup::packages()?;
     setup::browser()?;
     setup::page()?;
-    step::run("cargo", &["run", "-q", "-p", "sparrow-browser-tests", "--example", "shots"])
+    step::example("shots")
 }

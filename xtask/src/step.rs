@@ -21,6 +21,12 @@ pub fn run(program: &str, arguments: &[&str]) -> Result<(), String> {
     say(&format!("{program} {}", arguments.join(" ")), command(program, arguments))
 }
 
+/// Builds and runs an example, with the whole workspace's features, so that nothing is built twice.
+pub fn example(name: &str) -> Result<(), String> {
+    run("cargo", &["build", "-q", "--workspace", "--example", name])?;
+    run(&format!("target/debug/examples/{name}"), &[])
+}
+
 /// Runs a command in the page's folder.
 pub fn web(program: &str, arguments: &[&str]) -> Result<(), String> {
     let mut command = command(program, arguments);

@@ -1,7 +1,8 @@
 //! Takes the pictures of docs/screenshots from the demo households: `shots [FOLDER]`.
 
-use sparrow_browser_tests::{Gardener, Stage};
+use sparrow_browser_tests::Stage;
 use std::path::PathBuf;
+use thirtyfour::Key;
 
 type Failure = Box<dyn std::error::Error + Send + Sync>;
 
@@ -16,33 +17,37 @@ async fn main() -> Result<(), Failure> {
     gardener.goes_to("/").await?;
     gardener.reads("Try it with").await?;
     shot("sign-in").await?;
-    enter(&gardener, "Quillet Lane").await?;
+    gardener.opens("Quillet Lane").await?;
     shot("yard").await?;
-    bed(&gardener, "Pear bed").await?;
+    gardener.opens_bed("Pear bed").await?;
     shot("bed").await?;
     gardener.clicks_on("[data-crop=cabbage]").await?;
     gardener.reads("cabbage family").await?;
     gardener.clicks("the sum").await?;
     shot("bed-patch").await?;
-    bed(&gardener, "Kitchen bed").await?;
+    gardener.presses(Key::Escape + "").await?;
+    gardener.presses(",".repeat(7)).await?;
+    gardener.reads("28 April").await?;
+    shot("bed-april").await?;
+    gardener.presses(".".repeat(14)).await?;
+    gardener.reads("4 August").await?;
+    shot("bed-august").await?;
+    gardener.presses("s").await?;
+    gardener.reads("Markers, in their order").await?;
+    gardener.sees(".drawing svg").await?;
+    shot("bed-sheet").await?;
+    gardener.presses("sa").await?;
+    gardener.clicks("arrange").await?;
+    gardener.reads("Where the points come from").await?;
+    gardener.driver.execute("document.querySelector('[data-score]').scrollIntoView({ block: 'start' })", Vec::new()).await?;
+    shot("bed-arrange").await?;
+    gardener.presses(Key::Escape + "").await?;
+    gardener.opens_bed("Kitchen bed").await?;
     shot("bed-last-years").await?;
     gardener.clicks("sign out").await?;
-    enter(&gardener, "Tern Court").await?;
+    gardener.opens("Tern Court").await?;
     shot("yard-metric").await?;
-    bed(&gardener, "Harbour bed").await?;
+    gardener.opens_bed("Harbour bed").await?;
     shot("bed-metric").await?;
     gardener.leaves().await
-}
-
-async fn enter(gardener: &Gardener, household: &str) -> Result<(), Failure> {
-    gardener.enters_demo(household).await?;
-    gardener.clicks(household).await?;
-    gardener.reads("growing places").await
-}
-
-async fn bed(gardener: &Gardener, name: &str) -> Result<(), Failure> {
-    gardener.presses("2").await?;
-    let select = thirtyfour::components::SelectElement::new(&gardener.sees("#which-bed").await?).await?;
-    select.select_by_visible_text(name).await?;
-    gardener.reads("standing").await
 }

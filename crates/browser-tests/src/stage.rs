@@ -8,6 +8,7 @@ use std::path::PathBuf;
 use std::process::Stdio;
 use std::sync::atomic::{AtomicU32, Ordering};
 use std::time::Duration;
+use thirtyfour::common::print::{PrintOrientation, PrintParameters};
 use thirtyfour::prelude::*;
 use thirtyfour::{Key, TypingData};
 use tokio::process::{Child, Command};
@@ -176,6 +177,8 @@ impl Gardener {
         let path = format!("//*[self::button or self::a or self::label][normalize-space(.)={quoted}]");
         let button =
             self.driver.query(By::XPath(&path)).wait(PATIENCE, Duration::from_millis(20)).and_displayed().first().await?;
+        // A foot that sticks to the slip's end may lie over it.
+        button.scroll_into_view().await?;
         Ok(button.click().await?)
     }
 
@@ -279,6 +282,56 @@ impl Gardener {
         // Fonts are part of the picture.
         self.driver.execute_async("document.fonts.ready.then(() => arguments[0]())", Vec::new()).await?;
         Ok(self.driver.screenshot(file).await?)
+    }
+
+    /// Prints the page on A4, lying, and reads what the paper says, on one line.
+    pub async fn prints(&self) -> Result<String, Failure> {
+        self.driver.execute_async("document.fonts.ready.then(() => arguments[0]())", Vec::new()).await?;
+        let paper = PrintParameters { orientation: PrintOrientation::Landscape, ..PrintParameters::default() };
+        let printed = self.driver.print_page(paper).await?;
+        let folder = std::env::temp_dir();
+        let file = folder.join(format!("printed-{}-{}.pdf", std::process::id(), STAGES.fetch_add(1, Ordering::Relaxed)));
+        std::fs::write(&file, printed)?;
+        let read = Command::new("/usr/bin/pdftotext").arg("-layout").arg(&file).arg("-").output().await?;
+        std::fs::remove_file(&file)?;
+        Ok(String::from_utf8_lossy(&read.stdout).split_whitespace().collect::<Vec<_>>().join(" "))
+    }
+
+    /// Opens a household of the demo by its door, as far as its yard.
+    pub async fn opens(&self, household: &str) -> Result<(), Failure> {
+        self.enters_demo(household).await?;
+        self.clicks(household).await?;
+        self.reads("growing places").await
+    }
+
+    /// Makes a garden with one raised bed, as a newcomer, and opens that bed.
+    pub async fn plans_a_bed(&self, name: &str, length: &str, width: &str) -> Result<(), Failure> {
+        self.fills("garden-name", "Test yard").await?;
+        self.fills("latitude", "44.9").await?;
+        self.clicks("make this garden").await?;
+        self.clicks("measure the first bed (n)").await?;
+        for (field, text) in [("bed-name", name), ("length", length), ("width", width)] {
+            self.fills(field, text).await?;
+        }
+        self.clicks("add this bed").await?;
+        self.clicks("open the bed").await?;
+        self.reads("Nothing is laid out here this year").await
+    }
+
+    /// Opens a bed in the Bed view; keys are for its squares then.
+    pub async fn opens_bed(&self, name: &str) -> Result<(), Failure> {
+        self.presses("2").await?;
+        let select = thirtyfour::components::SelectElement::new(&self.sees("#which-bed").await?).await?;
+        select.select_by_visible_text(name).await?;
+        // The select keeps the focus; it goes back to the squares.
+        self.driver.execute("document.activeElement.blur()", Vec::new()).await?;
+        self.sees(&format!("svg[aria-label='Plan of {name}']")).await.map(drop)
+    }
+
+    /// Selects the first patch of a crop on the plan.
+    pub async fn selects(&self, crop: &str) -> Result<(), Failure> {
+        self.clicks_at(&format!("[data-crop={crop}] .edge"), 0.5, 0.5).await?;
+        self.sees(&format!("[data-crop={crop}][data-chosen=true]")).await.map(drop)
     }
 
     /// Leaves the browser.

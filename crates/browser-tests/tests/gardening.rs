@@ -1,35 +1,15 @@
 //! The rest of the job in the real page: counts and their sums, ways out of a refusal, the yard, years and hemispheres.
 
-use sparrow_browser_tests::{Failure, Gardener, Stage};
+use sparrow_browser_tests::{Failure, Stage};
 use thirtyfour::Key;
-
-async fn opens(gardener: &Gardener, household: &str) -> Result<(), Failure> {
-    gardener.enters_demo(household).await?;
-    gardener.clicks(household).await?;
-    gardener.reads("growing places").await
-}
-
-async fn opens_bed(gardener: &Gardener, name: &str) -> Result<(), Failure> {
-    gardener.presses("2").await?;
-    let select = thirtyfour::components::SelectElement::new(&gardener.sees("#which-bed").await?).await?;
-    select.select_by_visible_text(name).await?;
-    // The select keeps the focus; keys are for the squares again.
-    gardener.driver.execute("document.activeElement.blur()", Vec::new()).await?;
-    gardener.sees(&format!("svg[aria-label='Plan of {name}']")).await.map(drop)
-}
-
-async fn selects(gardener: &Gardener, crop: &str) -> Result<(), Failure> {
-    gardener.clicks_at(&format!("[data-crop={crop}] .edge"), 0.5, 0.5).await?;
-    gardener.sees(&format!("[data-crop={crop}][data-chosen=true]")).await.map(drop)
-}
 
 #[tokio::test(flavor = "multi_thread")]
 async fn a_count_opens_its_sum_and_takes_the_household_s_own_figure() -> Result<(), Failure> {
     let stage = Stage::open().await?;
     let gardener = stage.gardener(1280, 800).await?;
-    opens(&gardener, "Quillet Lane").await?;
-    opens_bed(&gardener, "Kitchen bed").await?;
-    selects(&gardener, "broccoli").await?;
+    gardener.opens("Quillet Lane").await?;
+    gardener.opens_bed("Kitchen bed").await?;
+    gardener.selects("broccoli").await?;
     assert_eq!(gardener.sees("[data-count]").await?.text().await?, "4");
     gardener.clicks("the sum").await?;
     gardener.reads("along: 3 ft ÷ 1 ft 6 in = 2").await?;
@@ -66,8 +46,8 @@ async fn a_count_opens_its_sum_and_takes_the_household_s_own_figure() -> Result<
 async fn ground_that_is_taken_is_offered_to_be_shared() -> Result<(), Failure> {
     let stage = Stage::open().await?;
     let gardener = stage.gardener(1280, 800).await?;
-    opens(&gardener, "Quillet Lane").await?;
-    opens_bed(&gardener, "Kitchen bed").await?;
+    gardener.opens("Quillet Lane").await?;
+    gardener.opens_bed("Kitchen bed").await?;
     gardener.presses("/").await?;
     gardener.sees("#find-crop:focus").await?;
     gardener.presses("radish").await?;
@@ -91,7 +71,7 @@ async fn ground_that_is_taken_is_offered_to_be_shared() -> Result<(), Failure> {
 async fn beds_are_moved_turned_renamed_and_taken_away_in_the_yard() -> Result<(), Failure> {
     let stage = Stage::open().await?;
     let gardener = stage.gardener(1280, 800).await?;
-    opens(&gardener, "Quillet Lane").await?;
+    gardener.opens("Quillet Lane").await?;
     let bed = "g.bed[aria-label^='Corner bed']";
     gardener.drags(bed, (0.5, 0.5), (0.2, 0.9)).await?;
     gardener.reads("Corner bed raised bed").await?;
@@ -123,12 +103,12 @@ async fn beds_are_moved_turned_renamed_and_taken_away_in_the_yard() -> Result<()
 async fn the_southern_household_has_its_own_year_and_measures() -> Result<(), Failure> {
     let stage = Stage::open().await?;
     let gardener = stage.gardener(1280, 800).await?;
-    opens(&gardener, "Tern Court").await?;
+    gardener.opens("Tern Court").await?;
     gardener.reads("2026/27").await?;
     gardener.reads("41.3° south").await?;
     gardener.reads("23 November · 56 days after an even chance of the last frost").await?;
     gardener.reads("Jul Aug Sep Oct Nov Dec Jan Feb Mar Apr May Jun").await?;
-    opens_bed(&gardener, "Harbour bed").await?;
+    gardener.opens_bed("Harbour bed").await?;
     gardener.reads("1.2 m × 3 m, 2 sections").await?;
     gardener.reads("Lettuce stood here in 2025/26").await?;
     // The year after has nothing in it yet but remembers this one.
@@ -143,8 +123,8 @@ async fn the_southern_household_has_its_own_year_and_measures() -> Result<(), Fa
 async fn the_needle_shows_what_stands_on_its_day() -> Result<(), Failure> {
     let stage = Stage::open().await?;
     let gardener = stage.gardener(1280, 800).await?;
-    opens(&gardener, "Quillet Lane").await?;
-    opens_bed(&gardener, "Gate bed").await?;
+    gardener.opens("Quillet Lane").await?;
+    gardener.opens_bed("Gate bed").await?;
     gardener.comes_to_count("[data-crop=carrot] .stem", 0).await?;
     gardener.tabs_to("[role=slider]").await?;
     gardener.presses(Key::PageDown + "").await?;
@@ -182,8 +162,8 @@ async fn a_garden_comes_in_from_a_file_and_a_broken_one_is_refused() -> Result<(
 async fn no_request_leaves_the_machine_and_the_script_is_small() -> Result<(), Failure> {
     let stage = Stage::open().await?;
     let gardener = stage.gardener(1280, 800).await?;
-    opens(&gardener, "Quillet Lane").await?;
-    opens_bed(&gardener, "Pear bed").await?;
+    gardener.opens("Quillet Lane").await?;
+    gardener.opens_bed("Pear bed").await?;
     let script = "return performance.getEntriesByType('resource').map((entry) => [entry.name, entry.encodedBodySize])";
     let loaded: Vec<(String, f64)> = gardener.driver.execute(script, Vec::new()).await?.convert()?;
     assert!(loaded.len() > 5, "the premise: {loaded:?}");
@@ -199,8 +179,8 @@ async fn no_request_leaves_the_machine_and_the_script_is_small() -> Result<(), F
 async fn a_warning_is_kept_and_brought_back_and_an_earlier_year_is_forgotten() -> Result<(), Failure> {
     let stage = Stage::open().await?;
     let gardener = stage.gardener(1280, 800).await?;
-    opens(&gardener, "Quillet Lane").await?;
-    opens_bed(&gardener, "Kitchen bed").await?;
+    gardener.opens("Quillet Lane").await?;
+    gardener.opens_bed("Kitchen bed").await?;
     gardener.comes_to_count("g.clash", 2).await?;
     gardener.reads("Nightshade family again after 1 year").await?;
     gardener.clicks("keep it").await?;
@@ -223,7 +203,7 @@ async fn a_warning_is_kept_and_brought_back_and_an_earlier_year_is_forgotten() -
 async fn an_owner_lets_a_neighbour_in_to_look() -> Result<(), Failure> {
     let stage = Stage::open().await?;
     let owner = stage.gardener(1280, 800).await?;
-    opens(&owner, "Quillet Lane").await?;
+    owner.opens("Quillet Lane").await?;
     owner.clicks("who may come in").await?;
     owner.fills("member", "nobody at all").await?;
     owner.clicks("let them in").await?;
@@ -242,11 +222,11 @@ async fn an_owner_lets_a_neighbour_in_to_look() -> Result<(), Failure> {
 async fn the_page_can_be_read_and_used_on_a_phone() -> Result<(), Failure> {
     let stage = Stage::open().await?;
     let gardener = stage.gardener(390, 844).await?;
-    opens(&gardener, "Quillet Lane").await?;
-    opens_bed(&gardener, "Corner bed").await?;
+    gardener.opens("Quillet Lane").await?;
+    gardener.opens_bed("Corner bed").await?;
     let wide = gardener.driver.execute("return document.documentElement.scrollWidth <= innerWidth", Vec::new()).await?;
     assert!(wide.convert::<bool>()?, "nothing is to be scrolled sideways for");
-    selects(&gardener, "parsley").await?;
+    gardener.selects("parsley").await?;
     gardener.reads("carrot family").await?;
     gardener.clicks("remove this patch").await?;
     gardener.comes_to_count("[data-crop=parsley]", 0).await?;

@@ -101,6 +101,23 @@ async fn axe_finds_no_violation_in_any_view() -> Result<(), Failure> {
     gardener.reads("close the sum").await?;
     assert_eq!(violations(&gardener).await?, none, "patch");
     gardener.presses(Key::Escape + "").await?;
+    for (key, says) in [
+        ("a", "What should find room"),
+        ("g", "A grouping of your own"),
+        ("e", "Empty ground"),
+        ("c", "Where do they fit?"),
+        ("m", "Next row"),
+        ("s", "Sticks to cut"),
+    ] {
+        gardener.presses(key).await?;
+        gardener.reads(says).await?;
+        assert_eq!(violations(&gardener).await?, none, "{says}");
+    }
+    gardener.presses("a").await?;
+    gardener.clicks("arrange").await?;
+    gardener.reads("Where the points come from").await?;
+    assert_eq!(violations(&gardener).await?, none, "arranged");
+    gardener.presses(Key::Escape + "").await?;
     gardener.presses("/").await?;
     gardener.presses("pea").await?;
     gardener.sees("[role=option][data-highlighted]").await?;

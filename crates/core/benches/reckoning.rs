@@ -2,9 +2,11 @@
 
 use criterion::{Criterion, criterion_group, criterion_main};
 use jiff::civil::date;
+use sparrow_core::arrange::{Arranging, Wish, arrange};
 use sparrow_core::catalogue::Catalogue;
 use sparrow_core::demo::quillet_lane;
 use sparrow_core::garden::Garden;
+use sparrow_core::length::Length;
 use sparrow_core::patch::{PatchId, Rect};
 use sparrow_core::reckon::reckon;
 use std::hint::black_box;
@@ -64,10 +66,59 @@ fn ratios(name: &str, garden: &Garden) {
     println!("{name}: reckoning {reckoning:?}, copy through serde {copy:?}, ratio {ratio:.2}");
 }
 
+/// Ten crops for a bed of 4 × 8 ft.
+fn ten_wishes() -> Vec<Wish> {
+    let ten = [
+        ("tomato", "staked", 4),
+        ("basil", "leaf", 8),
+        ("carrot", "root", 64),
+        ("onion", "bulb", 36),
+        ("lettuce", "leaf", 8),
+        ("bean", "bush", 27),
+        ("cabbage", "mini", 2),
+        ("beet", "root", 18),
+        ("radish", "root", 16),
+        ("marigold", "flower", 4),
+    ];
+    let wish = |(n, (crop, way, plants)): (usize, (&str, &str, u32))| Wish {
+        crop: crop.into(),
+        way: way.into(),
+        plants,
+        must: n < 8,
+        from: None,
+        until: None,
+    };
+    ten.into_iter().enumerate().map(wish).collect()
+}
+
+/// How long an arrangement takes at each effort, and how near its score is to the proven best or the bound.
+fn arranging() {
+    let today = date(2026, 11, 23);
+    let demo = quillet_lane(today).expect("the demo household stands on its own rules");
+    let mut garden = Garden::new(demo.site.clone());
+    let mut bed = demo.beds[0].clone();
+    (bed.length, bed.width) = (Length::inches(96), Length::inches(48));
+    let id = bed.id;
+    garden.beds = vec![bed];
+    for effort in [1, 2, 3, 5, 10] {
+        let asked = Arranging { bed: id, year: 2027, wishes: ten_wishes(), anew: true, effort };
+        let start = Instant::now();
+        let found = arrange(&garden, Catalogue::standard(), &asked).expect("the wishes are in range");
+        let best = &found.proposals[0];
+        let (took, ratio) = (start.elapsed(), f64::from(best.score) / f64::from(found.bound.max(1)));
+        let what = if found.proven { "proven best" } else { "bound" };
+        println!(
+            "arrange 4 × 8 ft, 10 crops, effort {effort}: {took:?}, score {} of {what} {}, ratio {ratio:.2}",
+            best.score, found.bound
+        );
+    }
+}
+
 fn bench(criterion: &mut Criterion) {
     let (needle, today) = (date(2027, 6, 14), date(2026, 11, 23));
     let demo = quillet_lane(today).expect("the demo household stands on its own rules");
     let full = full_garden();
+    arranging();
     ratios("demo garden", &demo);
     ratios("full garden", &full);
     for (name, garden) in [("reckon demo garden", &demo), ("reckon full garden", &full)] {

@@ -4,6 +4,7 @@
 //! inside the boards. The yard's frame is the drawing; a bed stands in it by its middle and a turn.
 
 use crate::length::Length;
+use crate::school::School;
 use crate::site::Units;
 use crate::volume::Volume;
 use serde::{Deserialize, Serialize};
@@ -154,6 +155,12 @@ pub struct Bed {
     pub braces: Vec<Brace>,
     /// Trellis lines.
     pub trellises: Vec<Trellis>,
+    /// Drip lines along the whole bed, each by its distance from the far side, in order.
+    #[serde(default)]
+    pub drips: Vec<Length>,
+    /// The school of spacing chosen for the bed; nothing means the household's.
+    #[serde(default)]
+    pub school: Option<School>,
 }
 
 /// The least inside size of a bed, each way: 4 in.

@@ -43,6 +43,12 @@ pub fn planning_year(today: Date, site: &Site) -> i16 {
     }
 }
 
+/// The longest day of a growing year, to the day or so: 21 June, or 21 December south of the equator.
+pub fn midsummer(year: i16, hemisphere: Hemisphere) -> Date {
+    let month = if hemisphere == Hemisphere::South { 12 } else { 6 };
+    in_year(MonthDay { month, day: 21 }, year, hemisphere)
+}
+
 /// The date of a day-and-month within a growing year; 29 February falls back to the 28th.
 pub fn in_year(day: MonthDay, year: i16, hemisphere: Hemisphere) -> Date {
     let calendar_year = match hemisphere {

@@ -1,7 +1,8 @@
 //! Which crops, families, neighbours and sources does the product know? The data files, checked.
 
 use crate::company::Relation;
-use crate::crop::{Crop, Family, Source};
+use crate::crop::{Crop, Disagreement, Family, Source};
+use crate::groupings::{Grouping, Part};
 use serde::{Deserialize, Serialize};
 use std::collections::{BTreeMap, HashMap};
 use std::sync::OnceLock;
@@ -16,6 +17,11 @@ pub struct Catalogue {
     pub families: Vec<Family>,
     /// What grows well or badly beside what.
     pub relations: Vec<Relation>,
+    /// Plants put down together.
+    pub groupings: Vec<Grouping>,
+    /// Where a figure lies outside a table it is checked against, and why it stays.
+    #[serde(skip)]
+    pub disagreements: Vec<Disagreement>,
     /// Where figures come from, by key.
     pub sources: BTreeMap<String, Source>,
     #[serde(skip)]
@@ -42,6 +48,19 @@ struct FamilyFile {
 
 #[derive(Deserialize)]
 #[serde(deny_unknown_fields)]
+struct DisagreementFile {
+    #[serde(default)]
+    disagreement: Vec<Disagreement>,
+}
+
+#[derive(Deserialize)]
+#[serde(deny_unknown_fields)]
+struct GroupingFile {
+    grouping: Vec<Grouping>,
+}
+
+#[derive(Deserialize)]
+#[serde(deny_unknown_fields)]
 struct CompanyFile {
     relation: Vec<Relation>,
 }
@@ -55,17 +74,20 @@ impl Catalogue {
                 include_str!("../data/crops.toml"),
                 include_str!("../data/families.toml"),
                 include_str!("../data/company.toml"),
+                include_str!("../data/groupings.toml"),
                 include_str!("../data/sources.toml"),
             )
+            .and_then(|catalogue| catalogue.with_disagreements(include_str!("../data/disagreements.toml")))
             .expect("the compiled-in data files are read by a test of this crate")
         })
     }
 
-    /// Reads the four data files; the error names the file, and the line or the key at fault.
-    pub fn read(crops: &str, families: &str, company: &str, sources: &str) -> Result<Catalogue, String> {
+    /// Reads the five data files; the error names the file, and the line or the key at fault.
+    pub fn read(crops: &str, families: &str, company: &str, groupings: &str, sources: &str) -> Result<Catalogue, String> {
         let mut file: CropFile = toml::from_str(crops).map_err(|e| format!("crops.toml: {e}"))?;
         let families: FamilyFile = toml::from_str(families).map_err(|e| format!("families.toml: {e}"))?;
         let company: CompanyFile = toml::from_str(company).map_err(|e| format!("company.toml: {e}"))?;
+        let groupings: GroupingFile = toml::from_str(groupings).map_err(|e| format!("groupings.toml: {e}"))?;
         let sources: BTreeMap<String, Source> = toml::from_str(sources).map_err(|e| format!("sources.toml: {e}"))?;
         for crop in &mut file.crop {
             for (group, source) in &file.default_sources {
@@ -78,12 +100,25 @@ impl Catalogue {
             crops: file.crop,
             families: families.family,
             relations: company.relation,
+            groupings: groupings.grouping,
+            disagreements: Vec::new(),
             sources,
             pairs: HashMap::new(),
         };
         catalogue.check()?;
         catalogue.pair_up();
         Ok(catalogue)
+    }
+
+    /// Adds the list of disagreements; each names a crop and a way that are there.
+    pub fn with_disagreements(mut self, text: &str) -> Result<Catalogue, String> {
+        let file: DisagreementFile = toml::from_str(text).map_err(|e| format!("disagreements.toml: {e}"))?;
+        let unknown = |one: &&Disagreement| self.crop(&one.crop).and_then(|crop| crop.way(&one.way)).is_none();
+        if let Some(wrong) = file.disagreement.iter().find(unknown) {
+            return Err(format!("disagreements.toml: {} {}", wrong.crop, wrong.way));
+        }
+        self.disagreements = file.disagreement;
+        Ok(self)
     }
 
     /// The crop of that key.
@@ -131,6 +166,14 @@ impl Catalogue {
                 |key: &str| key.strip_prefix('@').map_or(self.crop(key).is_some(), |family| self.family(family).is_some());
             if !known(&relation.who) || !known(&relation.whom) || !self.sources.contains_key(&relation.source) {
                 return Err(format!("company.toml: {} and {}: a plant or source is not known", relation.who, relation.whom));
+            }
+        }
+        for grouping in &self.groupings {
+            let known = |part: &Part| self.crop(&part.crop).is_some_and(|crop| crop.way(&part.way).is_some());
+            let before = |index: usize, part: &Part| part.after.as_ref().is_none_or(|after| after.part < index);
+            let sane = grouping.part.iter().enumerate().all(|(index, part)| known(part) && before(index, part));
+            if !sane || !self.sources.contains_key(&grouping.source) {
+                return Err(format!("groupings.toml: {}: a crop, a way, an order or a source is not known", grouping.key));
             }
         }
         Ok(())

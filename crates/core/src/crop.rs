@@ -82,6 +82,20 @@ pub struct Spacing {
     pub across: Length,
 }
 
+/// How much sun it wants, when there is a choice.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(rename_all = "kebab-case")]
+pub enum Light {
+    /// Six hours or more.
+    #[default]
+    Full,
+    /// Manages on four, as some leaves and roots do.
+    HalfShade,
+    /// Is glad of shade in high summer, when it would bolt or wilt.
+    ShadeInSummer,
+}
+
 /// One way of growing a crop, with the figures that depend on it.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "ts", derive(ts_rs::TS))]
@@ -109,6 +123,13 @@ pub struct Way {
     /// Whether it wants a trellis, stakes, a cage or poles.
     #[serde(default)]
     pub trellis: bool,
+    /// Whether its vines may grow out over the edge of a bed.
+    #[serde(default)]
+    pub spills: bool,
+    /// What it must not cross with if its ears or seed are to come true: ways of one crop with unlike
+    /// strains are kept apart in time.
+    #[serde(default)]
+    pub strain: Option<String>,
     /// Plants in each hole: more than one for multi-sown clumps.
     #[serde(default = "one")]
     pub per_hole: u8,
@@ -166,6 +187,12 @@ pub struct Crop {
     pub soil_c: [u8; 2],
     /// pH range in which it does well.
     pub ph: [f32; 2],
+    /// How much sun it wants.
+    #[serde(default)]
+    pub light: Light,
+    /// Whether it wants air about its leaves, or they rot: never planted close.
+    #[serde(default)]
+    pub needs_air: bool,
     /// Days from one picking to the next; nothing when it is lifted or cut once.
     #[serde(default)]
     pub pick_every: Option<u8>,
@@ -221,6 +248,45 @@ pub struct Source {
     pub year: Option<u16>,
     /// How the figures came here, such as 'from memory'.
     pub note: String,
+}
+
+/// A figure that can be checked against a printed table.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Deserialize)]
+#[serde(rename_all = "kebab-case")]
+pub enum Figure {
+    /// Distance in the row.
+    InRow,
+    /// Distance between rows.
+    BetweenRows,
+    /// Height when grown.
+    Height,
+}
+
+impl Figure {
+    /// Its word in the data file and on the page of sources.
+    pub fn word(self) -> &'static str {
+        match self {
+            Figure::InRow => "in-row",
+            Figure::BetweenRows => "between-rows",
+            Figure::Height => "height",
+        }
+    }
+}
+
+/// A figure that lies outside a printed table, and why it stays.
+#[derive(Debug, Clone, PartialEq, Eq, Deserialize)]
+#[serde(deny_unknown_fields)]
+pub struct Disagreement {
+    /// The crop.
+    pub crop: String,
+    /// The way of growing.
+    pub way: String,
+    /// Which figure.
+    pub figure: Figure,
+    /// What the table says.
+    pub table: String,
+    /// Why ours stays.
+    pub why: String,
 }
 
 fn inches<'de, D: Deserializer<'de>>(deserializer: D) -> Result<Length, D::Error> {

@@ -8,7 +8,7 @@ use crate::draft::{BedDraft, KindDraft, TrellisDraft, VolumeText};
 use crate::garden::Garden;
 use crate::history::Stood;
 use crate::length::Tape;
-use crate::patch::Rect;
+use crate::patch::{PatchId, Rect};
 use crate::refusal::Refusal;
 use crate::site::{Frost, Latitude, MonthDay, Site, Units};
 use jiff::civil::Date;
@@ -128,8 +128,21 @@ fn quillet_year(plot: &mut Plot) -> Result<(), Refusal> {
         ("Ten-gallon tub", "mint", "clump", [0, 0, 3, 3]),
     ];
     plot.place_all(&rows)?;
+    // The rhubarb and the chives stay where they are.
+    let stay: Vec<PatchId> =
+        plot.garden.patches.iter().filter(|p| p.crop == "rhubarb" || p.crop == "chive").map(|p| p.id).collect();
+    stay.into_iter().try_for_each(|patch| plot.carry_out(Command::Lock { patch, locked: true }))?;
+    // What follows on in the Pear bed.
+    for (crop, way, rect, from, until) in [
+        ("beet", "root", [0, 5, 4, 3], 38, 110),
+        ("leek", "stem", [4, 1, 6, 6], 66, 182),
+        ("bean", "bush", [0, 1, 4, 4], 78, 144),
+        ("spinach", "leaf", [14, 6, 4, 2], 120, 180),
+    ] {
+        plot.place("Pear bed", crop, way, rect, Some((plot.spring(from), plot.spring(until))), false)?;
+    }
     // Radish between the carrots: sown with them, out before they want the room.
-    plot.place("Gate bed", "radish", "root", [4, 0, 4, 2], Some((plot.spring(-20), plot.spring(25))), true)
+    plot.place("Gate bed", "radish", "root", [4, 0, 4, 2], Some((plot.spring(-28), plot.spring(2))), true)
 }
 
 /// Tern Court, a courtyard south of the equator, in metres.
@@ -240,6 +253,7 @@ impl Plot {
             reach,
             braces: braces.iter().map(|text| tape(text)).collect::<Result<_, _>>()?,
             trellises: trellises.iter().map(trellis).collect::<Result<_, Refusal>>()?,
+            drips: Vec::new(),
         };
         self.carry_out(Command::AddBed { draft })
     }

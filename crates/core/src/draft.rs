@@ -90,12 +90,17 @@ pub struct BedDraft {
     pub braces: Vec<Tape>,
     /// Trellis lines.
     pub trellises: Vec<TrellisDraft>,
+    /// Drip lines along the bed, by their distance from the far side.
+    #[serde(default)]
+    pub drips: Vec<Tape>,
 }
 
 /// The thickness of a brace in a bed whose boards have no known name: a 2 in nominal board.
 const USUAL_BRACE: Length = Length::tenths_mm(381);
 /// Soil depth when nothing is said, for a strip of ground or unnamed boards: 10 in, common practice.
 const USUAL_DEPTH: Length = Length::inches(10);
+/// The most drip lines in one bed.
+pub const MOST_DRIPS: usize = 20;
 /// The way left between a new bed and the last one: 2 ft, common practice for one person and a bucket.
 const NEW_PATH: Length = Length::inches(24);
 
@@ -139,7 +144,20 @@ impl BedDraft {
             reach: self.reach,
             braces,
             trellises,
+            drips: self.drips(width)?,
+            school: None,
         })
+    }
+
+    fn drips(&self, width: Length) -> Result<Vec<Length>, Refusal> {
+        if self.drips.len() > MOST_DRIPS {
+            return Err(Refusal::TooManyThings { what: "drip lines in one bed", most: MOST_DRIPS });
+        }
+        let drip = |tape: &Tape| in_range("distance of a drip line from the far side", tape.0, Length::ZERO, width);
+        let mut drips = self.drips.iter().map(drip).collect::<Result<Vec<_>, _>>()?;
+        drips.sort();
+        drips.dedup();
+        Ok(drips)
     }
 
     fn inside(&self, field: &'static str, typed: Option<Tape>, kind: BedKind) -> Result<Length, Refusal> {

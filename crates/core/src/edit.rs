@@ -2,8 +2,10 @@
 
 use crate::bed::Bed;
 use crate::garden::{Garden, OwnSpacing};
+use crate::groupings::OwnGrouping;
 use crate::history::PastStand;
 use crate::patch::Patch;
+use crate::school::School;
 use crate::site::Site;
 use serde::{Deserialize, Serialize};
 
@@ -39,6 +41,20 @@ pub enum Edit {
         /// As it is.
         after: Option<PastStand>,
     },
+    /// The household's school of spacing.
+    School {
+        /// As it was.
+        before: School,
+        /// As it is.
+        after: School,
+    },
+    /// A household's own grouping.
+    Grouping {
+        /// As it was.
+        before: Option<OwnGrouping>,
+        /// As it is.
+        after: Option<OwnGrouping>,
+    },
     /// A household's own distance.
     Spacing {
         /// As it was.
@@ -56,6 +72,8 @@ impl Edit {
             Edit::Bed { before, after } => Edit::Bed { before: after, after: before },
             Edit::Patch { before, after } => Edit::Patch { before: after, after: before },
             Edit::Past { before, after } => Edit::Past { before: after, after: before },
+            Edit::Grouping { before, after } => Edit::Grouping { before: after, after: before },
+            Edit::School { before, after } => Edit::School { before: after, after: before },
             Edit::Spacing { before, after } => Edit::Spacing { before: after, after: before },
         }
     }
@@ -74,6 +92,8 @@ pub fn apply(garden: &mut Garden, edits: &[Edit]) {
             Edit::Bed { before, after } => swap(&mut garden.beds, before.map(|b| b.id), after.map(|b| *b), |bed| bed.id),
             Edit::Patch { before, after } => swap(&mut garden.patches, before.map(|p| p.id), after.map(|p| *p), |patch| patch.id),
             Edit::Past { before, after } => swap(&mut garden.past, before.map(|p| p.id), after, |past| past.id),
+            Edit::Grouping { before, after } => swap(&mut garden.groupings, before.map(|g| g.id), after, |grouping| grouping.id),
+            Edit::School { after, .. } => garden.school = after,
             Edit::Spacing { before, after } => {
                 let key = |own: &OwnSpacing| (own.crop.clone(), own.way.clone());
                 swap(&mut garden.spacings, before.as_ref().map(key), after, key);

@@ -1,9 +1,11 @@
 //! What has the household said? All the facts of one garden, and nothing that follows from them.
 
 use crate::bed::{Bed, BedId};
+use crate::groupings::OwnGrouping;
 use crate::history::PastStand;
 use crate::length::Length;
 use crate::patch::{Patch, PatchId};
+use crate::school::School;
 use crate::site::Site;
 use serde::{Deserialize, Serialize};
 
@@ -40,12 +42,26 @@ pub struct Garden {
     pub past: Vec<PastStand>,
     /// The household's own distances.
     pub spacings: Vec<OwnSpacing>,
+    /// The household's own groupings.
+    #[serde(default)]
+    pub groupings: Vec<OwnGrouping>,
+    /// The school of spacing that holds where neither a patch nor its bed has its own.
+    #[serde(default)]
+    pub school: School,
 }
 
 impl Garden {
     /// A garden with nothing in it yet.
     pub fn new(site: Site) -> Self {
-        Garden { site, beds: Vec::new(), patches: Vec::new(), past: Vec::new(), spacings: Vec::new() }
+        Garden {
+            site,
+            beds: Vec::new(),
+            patches: Vec::new(),
+            past: Vec::new(),
+            spacings: Vec::new(),
+            groupings: Vec::new(),
+            school: School::default(),
+        }
     }
 
     /// The bed of that number.

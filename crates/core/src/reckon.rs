@@ -5,18 +5,20 @@
 use crate::bed::{Bed, BedId};
 use crate::calendar::{self, Season};
 use crate::catalogue::Catalogue;
-use crate::company;
-use crate::crop::{Crop, Way};
+use crate::findings::{self, Around};
 use crate::fit::{BedFit, bed_fit};
 use crate::garden::Garden;
+use crate::growth::{self, Size};
 use crate::length::Length;
 use crate::patch::{Patch, PatchId};
-use crate::room::{self, Room};
-use crate::rotation::{self, History, Stand};
-use crate::spacing::{self, Hole, Sum};
+use crate::place::{self, Laid, TrellisShade};
+use crate::rotation::{History, Stand};
+use crate::spacing::{self, Hole, Planting, Sum};
 use crate::yard::{self, Path};
 use jiff::civil::Date;
 use serde::Serialize;
+
+pub use crate::findings::{Finding, Reason, Weight};
 
 /// Everything that follows from a garden's facts on a day.
 #[derive(Debug, Clone, PartialEq, Serialize)]
@@ -50,6 +52,8 @@ pub struct BedReckoning {
     pub free_centisquares: u32,
     /// What stood here before the growing year, latest first.
     pub before: Vec<Stand>,
+    /// What its trellises shade at noon in midsummer, grown over.
+    pub trellis_shades: Vec<TrellisShade>,
 }
 
 /// What follows for one patch.
@@ -66,86 +70,12 @@ pub struct PatchReckoning {
     pub spread: Length,
     /// Whether it stands on the needle's day.
     pub stands: bool,
+    /// How large its plants are on the needle's day, when it stands.
+    pub size: Option<Size>,
+    /// The day on which its leaves meet, if they do while it stands.
+    pub closes: Option<Date>,
     /// The least rectangle of half squares that holds one plant.
     pub least: (u16, u16),
-}
-
-/// How a finding weighs.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
-#[serde(rename_all = "kebab-case")]
-pub enum Weight {
-    /// Something to settle: a warning with a way out.
-    Settle,
-    /// Something to know.
-    Note,
-    /// Something to be glad of.
-    Good,
-}
-
-/// One thing found about a patch.
-#[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
-pub struct Finding {
-    /// Its number on the plan, from 1 in each bed, when it is to be settled and not kept.
-    pub number: Option<u32>,
-    /// What the household keeps it under.
-    pub key: String,
-    /// The bed in which it is marked.
-    pub bed: BedId,
-    /// The patch it is about.
-    pub patch: PatchId,
-    /// The other patch it is about.
-    pub other: Option<PatchId>,
-    /// How it weighs.
-    pub weight: Weight,
-    /// The household has seen it and keeps it.
-    pub kept: bool,
-    /// What it is.
-    pub reason: Reason,
-    /// Untroubled ground the patch could move to.
-    pub way_out: Option<Room>,
-}
-
-/// Why a finding is one; the page turns it into sentences.
-#[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
-#[serde(tag = "is", rename_all = "kebab-case")]
-pub enum Reason {
-    /// A relation of the catalogue applies.
-    Company {
-        /// Its place in the catalogue's relations.
-        relation: usize,
-        /// The patch that does something.
-        who: PatchId,
-        /// The patch it is done to.
-        whom: PatchId,
-        /// The catalogue also says the opposite of these two.
-        contradicted: bool,
-    },
-    /// The family stood there too lately.
-    TooSoon {
-        /// The earlier stand.
-        stand: Stand,
-        /// The growing year of the patch.
-        year: i16,
-        /// Years the family should stay away.
-        interval: u8,
-        /// The nearest bed that is free of the family, whether or not it has room.
-        free_bed: Option<BedId>,
-    },
-    /// Not one plant fits at its distance.
-    NoneFits {
-        /// Half squares along and across that hold one.
-        least: (u16, u16),
-    },
-    /// It wants something to climb and no trellis is there.
-    WantsTrellis,
-    /// Some holes would lie under a brace and are left out.
-    UnderBrace {
-        /// How many.
-        holes: u32,
-    },
 }
 
 /// Concludes all that follows from a garden's facts on the needle's day.
@@ -153,44 +83,36 @@ pub enum Reason {
 /// `today` is only used to tell which year is being planned.
 pub fn reckon(garden: &Garden, catalogue: &Catalogue, needle: Date, today: Date) -> Reckoning {
     let season = calendar::season(&garden.site, needle, today);
-    let shown: Vec<Shown> = garden.patches.iter().filter_map(|patch| Shown::of(garden, catalogue, patch, &season)).collect();
-    let patches: Vec<PatchReckoning> = shown.iter().map(|shown| shown.reckon(garden, needle)).collect();
-    let around = Around { garden, catalogue, history: &History::of(garden, catalogue), season: &season };
+    let in_year = |patch: &&Patch| patch.from <= season.last_day && patch.until >= season.first_day;
+    let plantings: Vec<Planting> =
+        garden.patches.iter().filter(in_year).filter_map(|patch| Planting::of(garden, catalogue, patch)).collect();
+    let patches: Vec<PatchReckoning> = plantings.iter().map(|planting| reckon_patch(planting, needle)).collect();
+    let laid: Vec<Laid> = plantings
+        .iter()
+        .zip(&patches)
+        .map(|(planting, reckoned)| Laid { planting, sum: &reckoned.sum, holes: &reckoned.holes })
+        .collect();
+    let around = Around { garden, catalogue, history: &History::of(garden, catalogue), season: &season, laid: &laid };
     let beds = garden.beds.iter().map(|bed| reckon_bed(&around, bed, &patches)).collect();
     let mut findings: Vec<Finding> =
-        shown.iter().zip(&patches).flat_map(|(shown, reckoned)| findings_of(&around, shown, reckoned)).collect();
-    number(&mut findings);
+        laid.iter().zip(&patches).flat_map(|(laid, reckoned)| findings::of_patch(&around, *laid, reckoned)).collect();
+    findings::number(&mut findings);
     Reckoning { season, beds, patches, findings, paths: yard::paths(garden) }
 }
 
-/// What every finding is made from.
-struct Around<'a> {
-    garden: &'a Garden,
-    catalogue: &'a Catalogue,
-    history: &'a History<'a>,
-    season: &'a Season,
-}
-
-/// A patch of the shown year with what it refers to.
-struct Shown<'a> {
-    patch: &'a Patch,
-    bed: &'a Bed,
-    crop: &'a Crop,
-    way: &'a Way,
-}
-
-impl<'a> Shown<'a> {
-    fn of(garden: &'a Garden, catalogue: &'a Catalogue, patch: &'a Patch, season: &Season) -> Option<Self> {
-        let crop = catalogue.crop(&patch.crop)?;
-        let in_year = patch.from <= season.last_day && patch.until >= season.first_day;
-        in_year.then_some(Shown { patch, bed: garden.bed(patch.bed)?, crop, way: crop.way(&patch.way)? })
-    }
-
-    fn reckon(&self, garden: &Garden, needle: Date) -> PatchReckoning {
-        let source = self.crop.sources.get("spacing").map_or("", String::as_str);
-        let (sum, holes) = spacing::reckon(garden, self.bed, self.patch, self.way, source);
-        let least = spacing::starter(sum.spacing, garden.site.units);
-        PatchReckoning { patch: self.patch.id, sum, holes, spread: self.way.spread, stands: self.patch.stands_on(needle), least }
+fn reckon_patch(planting: &Planting, needle: Date) -> PatchReckoning {
+    let (sum, holes) = planting.reckon();
+    let Planting { crop, way, patch, .. } = *planting;
+    let distance = sum.spacing.along.min(sum.spacing.across);
+    PatchReckoning {
+        patch: patch.id,
+        least: spacing::starter(sum.spacing, planting.units()),
+        spread: way.spread,
+        stands: patch.stands_on(needle),
+        size: growth::size(crop, way, patch, needle),
+        closes: growth::first_day_as_wide(crop, way, patch, distance),
+        sum,
+        holes,
     }
 }
 
@@ -207,6 +129,7 @@ fn reckon_bed(around: &Around, bed: &Bed, patches: &[PatchReckoning]) -> BedReck
         plants: standing().map(|reckoned| reckoned.sum.plants).sum(),
         free_centisquares: free_ground(garden, bed, season.needle),
         before: history.stands_before(bed.id, season.year),
+        trellis_shades: place::trellis_shades(garden, bed, calendar::midsummer(season.year, garden.site.latitude.hemisphere())),
     }
 }
 
@@ -236,86 +159,4 @@ fn braced(bed: &Bed, ground: crate::patch::Ground) -> i64 {
         i64::from((to.min(ground.right) - from.max(ground.left)).get().max(0))
     });
     covered.sum()
-}
-
-fn findings_of(around: &Around, shown: &Shown, reckoned: &PatchReckoning) -> Vec<Finding> {
-    let Around { garden, catalogue, history, .. } = *around;
-    let mut found = Vec::new();
-    let finding = |key: String, weight, other, reason| Finding {
-        number: None,
-        kept: shown.patch.kept.contains(&key),
-        key,
-        bed: shown.bed.id,
-        patch: shown.patch.id,
-        other,
-        weight,
-        reason,
-        way_out: None,
-    };
-    if reckoned.sum.columns == 0 || reckoned.sum.rows == 0 {
-        found.push(finding("none-fits".into(), Weight::Settle, None, Reason::NoneFits { least: reckoned.least }));
-    }
-    if reckoned.sum.under_braces > 0 {
-        let reason = Reason::UnderBrace { holes: reckoned.sum.under_braces };
-        found.push(finding("brace".into(), Weight::Note, None, reason));
-    }
-    let ground = reckoned.sum.ground;
-    if shown.way.trellis && !shown.bed.has_trellis_in((ground.left, ground.far), (ground.right, ground.near)) {
-        found.push(finding("trellis".into(), Weight::Note, None, Reason::WantsTrellis));
-    }
-    if let Some(reason) = too_soon(around, shown) {
-        let key = match &reason {
-            Reason::TooSoon { stand, .. } => format!("soon:{}:{}", stand.family, stand.year),
-            _ => String::new(),
-        };
-        found.push(finding(key, Weight::Settle, None, reason));
-    }
-    // Each pair is told once, on the patch that came later: that is the one most easily moved.
-    for applies in company::around(garden, catalogue, shown.patch) {
-        let other = if applies.who.id == shown.patch.id { applies.whom } else { applies.who };
-        let trouble = applies.relation.kind.is_trouble();
-        let (Some(who), Some(whom)) = (catalogue.crop(&applies.who.crop), catalogue.crop(&applies.whom.crop)) else { continue };
-        if other.id < shown.patch.id {
-            let contradicted = company::is_contradicted(catalogue, applies.relation, who, whom);
-            let reason = Reason::Company { relation: applies.index, who: applies.who.id, whom: applies.whom.id, contradicted };
-            let key =
-                format!("company:{}>{}:{:?}:{}", applies.relation.who, applies.relation.whom, applies.relation.kind, other.id.0);
-            found.push(finding(key, if trouble { Weight::Settle } else { Weight::Good }, Some(other.id), reason));
-        }
-    }
-    if found.iter().any(|finding| finding.weight == Weight::Settle && !finding.kept) {
-        let way_out = room::untroubled(garden, catalogue, history, shown.patch, reckoned.least);
-        found
-            .iter_mut()
-            .filter(|f| f.weight == Weight::Settle && !matches!(f.reason, Reason::NoneFits { .. }))
-            .for_each(|f| f.way_out = way_out);
-    }
-    found
-}
-
-fn too_soon(around: &Around, shown: &Shown) -> Option<Reason> {
-    let Around { garden, catalogue, history, season } = *around;
-    let sections = rotation::sections_of(garden, shown.bed, shown.patch);
-    let stand = history.too_soon(catalogue, shown.bed.id, &sections, shown.patch)?;
-    let family = catalogue.family(&stand.family)?;
-    let year = calendar::growing_year(shown.patch.from, garden.site.latitude.hemisphere());
-    // A stand over winter is judged in the year it was planted, not again in the next.
-    if year != season.year {
-        return None;
-    }
-    let free_bed = room::nearest_beds(garden, shown.bed).into_iter().find(|id| history.is_free_of(*id, family, year));
-    Some(Reason::TooSoon { stand, year, interval: family.interval, free_bed })
-}
-
-/// Sorts findings by bed and weight and numbers those to be settled.
-fn number(findings: &mut [Finding]) {
-    findings.sort_by_key(|finding| (finding.bed, finding.weight, finding.kept));
-    let (mut bed, mut last) = (None, 0);
-    for finding in findings.iter_mut().filter(|finding| finding.weight == Weight::Settle && !finding.kept) {
-        if bed != Some(finding.bed) {
-            (bed, last) = (Some(finding.bed), 0);
-        }
-        last += 1;
-        finding.number = Some(last);
-    }
 }

@@ -4,6 +4,7 @@
 
 use crate::length::Length;
 use crate::patch::{PatchId, Rect};
+use crate::school::Unsuited;
 use crate::volume::Volume;
 use serde::Serialize;
 use thiserror::Error;
@@ -78,6 +79,14 @@ pub enum Refusal {
     UnitsInUse { patches: usize },
     #[error("{list} are not in the order of their numbers, each once")]
     OutOfOrder { list: &'static str },
+    #[error("{crop} is kept where it is; let it move first")]
+    Locked { crop: String },
+    #[error("{crop} {because}")]
+    UnsuitedSchool { crop: String, because: Unsuited },
+    #[error("there is already a grouping called {name}")]
+    GroupingTaken { name: String },
+    #[error("a grouping is made of 2 to {most} patches of one bed")]
+    NoGrouping { most: usize },
     #[error("there is nothing to {what}")]
     NothingTo { what: &'static str },
 }

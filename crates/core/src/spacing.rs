@@ -1,14 +1,18 @@
 //! How many plants does this ground hold, and where does each hole go?
 //!
-//! The square-foot school: holes stand on a grid as wide as the crop's distance or a little wider,
-//! spread evenly over the patch, so the outer ones are half a distance or more from its edge.
-//! A square of 12 in holds 1, 4, 9 or 16 at 12, 6, 4 or 3 in.
+//! A planting is a patch with all that its count depends on: its bed, its way of growing, the distance
+//! that holds and the school by which it is laid. The square-foot school is the default: it is the one
+//! in which ground is counted, given and taken by whole squares.
 
-use crate::bed::Bed;
-use crate::crop::{Spacing, Way};
+use crate::bed::{Bed, Reach};
+use crate::catalogue::Catalogue;
+use crate::crop::{Crop, Spacing, Way};
 use crate::garden::{Garden, OwnSpacing};
+use crate::interplant::{self, Host};
 use crate::length::Length;
-use crate::patch::{Ground, Patch, Rect};
+use crate::patch::{Ground, Patch, Rect, RowLine};
+use crate::pattern::{self, Pattern, Spot};
+use crate::school::{School, Unsuited};
 use crate::site::Units;
 use serde::Serialize;
 
@@ -39,97 +43,275 @@ pub enum DistanceFrom {
     },
 }
 
-/// The sum behind a count: `columns × rows - under_braces` holes fit, `holes` of them are used,
-/// and each has `per_hole` plants.
+/// The sum behind a count: `fits` holes find room by the pattern, `holes` of them are used, and each
+/// has `per_hole` plants.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
 #[cfg_attr(feature = "ts", derive(ts_rs::TS))]
 pub struct Sum {
     /// The ground the patch really covers.
     pub ground: Ground,
-    /// The distance between holes.
+    /// The school by which it is laid.
+    pub school: School,
+    /// The distance between holes; in rows, in the row and between rows.
     pub spacing: Spacing,
     /// Where that distance comes from.
     pub distance_from: DistanceFrom,
-    /// Holes along.
-    pub columns: u32,
-    /// Holes across.
-    pub rows: u32,
-    /// Holes that would lie under a brace.
+    /// How the holes lie.
+    pub pattern: Pattern,
+    /// Sides where it may grow out over the board, so that its holes may stand nearer to it.
+    pub spills: Reach,
+    /// Holes that would lie under a brace, and are left out.
     pub under_braces: u32,
+    /// Holes that find room.
+    pub fits: u32,
     /// Holes used.
     pub holes: u32,
     /// Plants in each hole.
     pub per_hole: u32,
     /// Plants in all.
     pub plants: u32,
+    /// What it wants to eat, in percent of what the square-foot number would: more in the close school.
+    pub feeding_percent: u32,
 }
 
-/// How many distances fit each way on a piece of ground.
-///
-/// ```
-/// use sparrow_core::{crop::Spacing, length::Length, spacing::grid};
-/// let three = Spacing { along: Length::inches(3), across: Length::inches(3) };
-/// assert_eq!(grid(Length::inches(12), Length::inches(12), three), (4, 4));
-/// ```
-pub fn grid(length: Length, width: Length, spacing: Spacing) -> (u32, u32) {
-    (length.whole(spacing.along), width.whole(spacing.across))
+/// What one school gives on a patch.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct SchoolCount {
+    /// The school.
+    pub school: School,
+    /// Why it is not offered, if it is not.
+    pub unsuited: Option<Unsuited>,
+    /// Plants it would put here.
+    pub plants: u32,
+    /// Seeds or sets to sow for them, one a place except where seed is strewn.
+    pub seeds: u32,
+    /// What they want to eat, in percent of what the square-foot number would.
+    pub feeding_percent: u32,
 }
 
-/// The distance that holds for a way of growing: the household's own, or the catalogue's.
-pub fn distance(own: Option<&OwnSpacing>, way: &Way, units: Units, source: &str) -> (Spacing, DistanceFrom) {
-    match own {
-        Some(own) => (Spacing { along: own.along, across: own.across }, DistanceFrom::Own { note: own.note.clone() }),
-        None => (way.spacing(units), DistanceFrom::Catalogue { source: source.to_string() }),
+/// The nearest a spilling plant's stem stands to the board it grows over.
+pub const SPILL_STEM: Length = Length::inches(3);
+
+/// A patch with all that its count depends on.
+#[derive(Debug, Clone)]
+pub struct Planting<'a> {
+    /// The bed.
+    pub bed: &'a Bed,
+    /// The patch.
+    pub patch: &'a Patch,
+    /// Its crop.
+    pub crop: &'a Crop,
+    /// Its way of growing.
+    pub way: &'a Way,
+    /// The school that holds.
+    pub school: School,
+    units: Units,
+    own: Option<&'a OwnSpacing>,
+    hosts: Vec<Host>,
+}
+
+/// Holes on a piece of ground, and how they came there.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct Laid {
+    /// How they lie.
+    pub pattern: Pattern,
+    /// How many would lie under braces and are left out.
+    pub under_braces: u32,
+    /// The holes, in the bed's frame.
+    pub holes: Vec<Hole>,
+}
+
+impl<'a> Planting<'a> {
+    /// The planting of a patch; nothing when its bed, crop or way is not there.
+    pub fn of(garden: &'a Garden, catalogue: &'a Catalogue, patch: &'a Patch) -> Option<Self> {
+        let alone = Planting::alone(garden, catalogue, patch)?;
+        Some(Planting { hosts: interplant::hosts(garden, catalogue, patch), ..alone })
     }
-}
 
-/// The holes of a piece of ground, row by row from the far left, without those under a brace.
-pub fn holes(bed: &Bed, ground: Ground, spacing: Spacing) -> Vec<Hole> {
-    let (columns, rows) = grid(ground.length(), ground.width(), spacing);
-    let middle = |i: u32, n: u32, side: Length| {
-        Length::tenths_mm((i64::from(side.get()) * i64::from(2 * i + 1) / i64::from(2 * n)) as i32)
-    };
-    let mut holes = Vec::with_capacity((columns * rows) as usize);
-    for row in 0..rows {
-        let y = ground.far + middle(row, rows, ground.width());
-        for column in 0..columns {
-            let x = ground.left + middle(column, columns, ground.length());
-            if !bed.braces.iter().any(|brace| under(brace.at, brace.thickness, x)) {
-                holes.push(Hole { x, y });
+    /// The same without regard to what it is planted between.
+    pub fn alone(garden: &'a Garden, catalogue: &'a Catalogue, patch: &'a Patch) -> Option<Self> {
+        let (bed, crop) = (garden.bed(patch.bed)?, catalogue.crop(&patch.crop)?);
+        let way = crop.way(&patch.way)?;
+        let school = School::of(garden, bed, patch, crop, way);
+        let own = garden.own_spacing(&patch.crop, &patch.way);
+        Some(Planting { bed, patch, crop, way, school, units: garden.site.units, own, hosts: Vec::new() })
+    }
+
+    /// The household's measures.
+    pub fn units(&self) -> Units {
+        self.units
+    }
+
+    /// The distance that holds in a school: the household's own, or the catalogue's.
+    pub fn distance(&self, school: School) -> Spacing {
+        let pair = |[along, across]: [Length; 2]| Spacing { along, across };
+        match (school, self.own) {
+            (School::Close { percent }, _) => {
+                let usual = self.distance(School::SquareFoot);
+                let close = |side: Length| side.times(u32::from(percent)).over(100);
+                Spacing { along: close(usual.along), across: close(usual.across) }
             }
+            (_, Some(own)) => Spacing { along: own.along, across: own.across },
+            (School::Rows { .. }, None) => pair(self.way.row),
+            _ => self.way.spacing(self.units),
         }
     }
-    holes
+
+    fn distance_from(&self, school: School) -> DistanceFrom {
+        // Distances in the row are handbook figures; those of the squares have a source of their own.
+        let group = if matches!(school, School::Rows { .. }) { "season" } else { "spacing" };
+        match self.own {
+            Some(own) => DistanceFrom::Own { note: own.note.clone() },
+            None => DistanceFrom::Catalogue { source: self.crop.sources.get(group).cloned().unwrap_or_default() },
+        }
+    }
+
+    /// The sides of a piece of ground over which the plant may grow out: where the ground meets a board
+    /// beyond which one can walk.
+    pub fn spills(&self, ground: Ground) -> Reach {
+        let (bed, may) = (self.bed, self.way.spills);
+        Reach {
+            far: may && bed.reach.far && ground.far == Length::ZERO,
+            near: may && bed.reach.near && ground.near == bed.width,
+            left: may && bed.reach.left && ground.left == Length::ZERO,
+            right: may && bed.reach.right && ground.right == bed.length,
+        }
+    }
+
+    /// Ground as large as the plant may use: a spilling one needs no half distance to the board it grows over.
+    fn room(&self, ground: Ground, distance: Spacing) -> Ground {
+        let spills = self.spills(ground);
+        let out = |may: bool, side: Length| if may { Length::ZERO.max(side.over(2) - SPILL_STEM) } else { Length::ZERO };
+        Ground {
+            left: ground.left - out(spills.left, distance.along),
+            far: ground.far - out(spills.far, distance.across),
+            right: ground.right + out(spills.right, distance.along),
+            near: ground.near + out(spills.near, distance.across),
+        }
+    }
+
+    /// The holes of a school on some half squares of the bed, without those under a brace.
+    pub fn lay(&self, rect: Rect, school: School) -> Laid {
+        let distance = self.distance(school);
+        let ground = rect.ground(self.bed, self.units);
+        let room = if self.patch.line.is_some() { ground } else { self.room(ground, distance) };
+        let (pattern, spots) = match self.patch.line {
+            Some(line) => in_line(ground, distance, line),
+            None => spots(room.length(), room.width(), distance, school),
+        };
+        let all = spots.into_iter().map(|(x, y)| Hole { x: room.left + x, y: room.far + y }).collect();
+        let (pattern, all) = interplant::place(&self.hosts, ground, distance, pattern, all);
+        let found = all.len();
+        let mut holes = all;
+        holes.retain(|hole| !self.bed.braces.iter().any(|brace| under(brace.at, brace.thickness, hole.x)));
+        Laid { pattern, under_braces: (found - holes.len()) as u32, holes }
+    }
+
+    /// How many holes its own school finds room for on some half squares.
+    pub fn fits(&self, rect: Rect) -> u32 {
+        self.lay(rect, self.school).holes.len() as u32
+    }
+
+    /// The count of the patch and the holes it uses: as many as fit, or the household's smaller number.
+    pub fn reckon(&self) -> (Sum, Vec<Hole>) {
+        let Laid { pattern, under_braces, mut holes } = self.lay(self.patch.rect, self.school);
+        let fits = holes.len() as u32;
+        holes.truncate(self.patch.holes.map_or(usize::MAX, usize::from));
+        let (used, per_hole) = (holes.len() as u32, u32::from(self.way.per_hole));
+        let ground = self.patch.rect.ground(self.bed, self.units);
+        let sum = Sum {
+            ground,
+            school: self.school,
+            spacing: self.distance(self.school),
+            distance_from: self.distance_from(self.school),
+            pattern,
+            spills: self.spills(ground),
+            under_braces,
+            fits,
+            holes: used,
+            per_hole,
+            plants: used * per_hole,
+            feeding_percent: self.feeding(self.school, used),
+        };
+        (sum, holes)
+    }
+
+    /// Feed in proportion to the number of plants (common practice), counted against the square-foot grid.
+    fn feeding(&self, school: School, holes: u32) -> u32 {
+        if !matches!(school, School::Close { .. }) {
+            return 100;
+        }
+        let usual = self.lay(self.patch.rect, School::SquareFoot).holes.len() as u32;
+        if usual == 0 { 100 } else { (holes * 100).div_ceil(usual).max(100) }
+    }
+
+    /// What each school would give on the patch's ground, side by side.
+    pub fn compare(&self) -> Vec<SchoolCount> {
+        let own = std::iter::once(self.school).filter(|school| !School::OFFERED.contains(school));
+        let count = |school: School| {
+            let unsuited = school.suits(self.crop, self.way).err();
+            let laid = self.lay(self.patch.rect, school);
+            let holes = laid.holes.len() as u32;
+            let plants = holes * u32::from(self.way.per_hole);
+            let seeds = if let Pattern::Scattered { seeds, .. } = laid.pattern { seeds } else { plants };
+            SchoolCount { school, unsuited, plants, seeds, feeding_percent: self.feeding(school, holes) }
+        };
+        School::OFFERED.into_iter().chain(own).map(count).collect()
+    }
+
+    /// The smallest rectangle, growing from `from` along the bed first and kept as square as it was,
+    /// that holds `wanted` holes; nothing when the bed is too small.
+    pub fn room_for(&self, from: Rect, wanted: u32) -> Option<Rect> {
+        room_for(self.bed.half_squares(self.units), from, wanted, |rect| self.fits(rect))
+    }
+}
+
+/// The stems of a single marked row.
+fn in_line(ground: Ground, distance: Spacing, line: RowLine) -> (Pattern, Vec<Spot>) {
+    let long = if line.across { ground.width() } else { ground.length() };
+    let each = long.whole(distance.along);
+    let first = (long - distance.along.times(each)).over(2) + distance.along.over(2);
+    let at = line.at - if line.across { ground.left } else { ground.far };
+    let stems = (0..each).map(|i| first + distance.along.times(i));
+    let spots = stems.map(|stem| if line.across { (at, stem) } else { (stem, at) }).collect();
+    (Pattern::Rows { lines: 1, each, short: each, across: line.across, double: false }, spots)
+}
+
+fn spots(length: Length, width: Length, distance: Spacing, school: School) -> (Pattern, Vec<Spot>) {
+    let pair = [distance.along, distance.across];
+    // Triangles and strewn seed have one distance all round; the larger keeps both apart.
+    let round = distance.along.max(distance.across);
+    match school {
+        School::SquareFoot | School::Close { .. } => {
+            let (columns, rows) = pattern::grid(length, width, pair);
+            (Pattern::Grid { columns, rows }, pattern::grid_spots(length, width, (columns, rows)))
+        }
+        School::Staggered => {
+            let pattern = pattern::staggered(length, width, round);
+            (pattern, pattern::staggered_spots(length, width, round, pattern))
+        }
+        School::Rows { across, double } => {
+            let pattern = pattern::rows(length, width, pair, across, double);
+            (pattern, pattern::row_spots(length, width, pair, pattern))
+        }
+        School::Scatter { seeds } => pattern::scattered(length, width, round, seeds),
+    }
 }
 
 fn under(at: Length, thickness: Length, x: Length) -> bool {
     (x.get() - at.get()).abs() * 2 < thickness.get()
 }
 
-/// The count of a patch and the holes it uses: as many as fit, or the household's smaller number.
-pub fn reckon(garden: &Garden, bed: &Bed, patch: &Patch, way: &Way, source: &str) -> (Sum, Vec<Hole>) {
-    let units = garden.site.units;
-    let (spacing, distance_from) = distance(garden.own_spacing(&patch.crop, &patch.way), way, units, source);
-    let ground = patch.rect.ground(bed, units);
-    let (columns, rows) = grid(ground.length(), ground.width(), spacing);
-    let mut holes = holes(bed, ground, spacing);
-    let under_braces = columns * rows - holes.len() as u32;
-    holes.truncate(patch.holes.map_or(usize::MAX, usize::from));
-    let (used, per_hole) = (holes.len() as u32, u32::from(way.per_hole));
-    let sum = Sum { ground, spacing, distance_from, columns, rows, under_braces, holes: used, per_hole, plants: used * per_hole };
-    (sum, holes)
-}
-
-/// The smallest rectangle, growing from `from` along the bed first and kept as square as it was,
-/// that holds `wanted` holes; nothing when the bed is too small.
-pub fn room_for(bed: &Bed, units: Units, spacing: Spacing, from: Rect, wanted: u32) -> Option<Rect> {
-    let (columns, rows) = bed.half_squares(units);
+/// The smallest rectangle from a corner that holds so many by some way of counting, of equal ones the
+/// nearest to the shape `from` has.
+pub fn room_for(grid: (u16, u16), from: Rect, wanted: u32, count: impl Fn(Rect) -> u32) -> Option<Rect> {
     let mut best: Option<Rect> = None;
-    for w in 1..=columns.saturating_sub(from.x) {
-        for h in 1..=rows.saturating_sub(from.y) {
+    for w in 1..=grid.0.saturating_sub(from.x) {
+        for h in 1..=grid.1.saturating_sub(from.y) {
             let rect = Rect { w, h, ..from };
             let better = best.is_none_or(|b| shape(rect, from) < shape(b, from));
-            if better && holes(bed, rect.ground(bed, units), spacing).len() as u32 >= wanted {
+            if better && count(rect) >= wanted {
                 best = Some(rect);
             }
         }

@@ -2,11 +2,14 @@
 
 use crate::bed::{Bed, BedKind, LONGEST_SIDE, SHORTEST_SIDE};
 use crate::catalogue::Catalogue;
-use crate::command::{self, Planner};
+use crate::command;
 use crate::draft;
 use crate::garden::Garden;
+use crate::groupings::{MOST_PARTS, OwnGrouping};
 use crate::history::Stood;
 use crate::length::Length;
+use crate::planner::Planner;
+use crate::planner::patches::in_range;
 use crate::refusal::Refusal;
 use crate::volume::Volume;
 use jiff::civil::date;
@@ -19,6 +22,7 @@ pub fn verify(garden: &Garden, catalogue: &Catalogue) -> Result<(), (String, Ref
     if command::checked_site(&garden.site).map_err(|why| ("site".to_string(), why))? != garden.site {
         return Err(("site".into(), Refusal::OddLetters { field: "name or place" }));
     }
+    in_range(garden.school).map_err(|why| ("school".to_string(), why))?;
     in_order(beds.iter().map(|bed| bed.id.0), list, command::MOST_BEDS)?;
     in_order(garden.patches.iter().map(|patch| patch.id.0), "patches", command::MOST_PATCHES)?;
     in_order(garden.past.iter().map(|past| past.id.0), "past", command::MOST_PAST)?;
@@ -38,12 +42,23 @@ pub fn verify(garden: &Garden, catalogue: &Catalogue) -> Result<(), (String, Ref
     }
     for (index, patch) in garden.patches.iter().enumerate() {
         let planner = Planner { garden: &growing, catalogue, today: date(2200, 12, 31) };
-        planner.put(None, patch.clone()).map_err(at("patches", index))?;
+        planner.may_lie(None, patch).map_err(at("patches", index))?;
+        if patch.holes == Some(0) {
+            let none = Refusal::NumberOutOfRange { field: "number of holes", value: 0, least: 1, most: 65_535 };
+            return Err(at("patches", index)(none));
+        }
         patch.kept.iter().try_for_each(|key| plain("the warning", key, 200)).map_err(at("patches", index))?;
         growing.patches.push(patch.clone());
     }
     for (index, past) in garden.past.iter().enumerate() {
         check_past(garden, catalogue, past).map_err(at("past", index))?;
+    }
+    in_order(garden.groupings.iter().map(|own| own.id.0), "groupings", command::MOST_GROUPINGS)?;
+    for (index, own) in garden.groupings.iter().enumerate() {
+        check_grouping(catalogue, own).map_err(at("groupings", index))?;
+        if garden.groupings[..index].iter().any(|other| other.name.eq_ignore_ascii_case(&own.name)) {
+            return Err(at("groupings", index)(Refusal::GroupingTaken { name: own.name.clone() }));
+        }
     }
     if growing.spacings != garden.spacings {
         return Err(("spacings".into(), Refusal::OutOfOrder { list: "spacings" }));
@@ -79,6 +94,7 @@ fn check_bed(bed: &Bed) -> Result<(), Refusal> {
     within("soil depth", bed.depth, Length::inches(2), Length::inches(72))?;
     draft::on_drawing("distance from the left", bed.x)?;
     draft::on_drawing("distance from the top", bed.y)?;
+    bed.school.map_or(Ok(()), in_range)?;
     if bed.turn > 359 {
         return Err(Refusal::NumberOutOfRange { field: "turn in degrees", value: i64::from(bed.turn), least: 0, most: 359 });
     }
@@ -96,12 +112,44 @@ fn check_bed(bed: &Bed) -> Result<(), Refusal> {
         within("start of the trellis", trellis.start, Length::ZERO, bed.length)?;
         within("end of the trellis", trellis.end, trellis.start + Length::tenths_mm(1), bed.length)?;
     }
+    for drip in &bed.drips {
+        within("distance of a drip line from the far side", *drip, Length::ZERO, bed.width)?;
+    }
+    if bed.drips.len() > draft::MOST_DRIPS || bed.drips.windows(2).any(|pair| pair[0] >= pair[1]) {
+        return Err(Refusal::OutOfOrder { list: "drip lines" });
+    }
     match bed.kind {
         BedKind::Container { volume } if !(Volume::LEAST..=Volume::MOST).contains(&volume) => {
             Err(Refusal::VolumeOutOfRange { read: volume.to_string() })
         }
         _ => Ok(()),
     }
+}
+
+fn check_grouping(catalogue: &Catalogue, own: &OwnGrouping) -> Result<(), Refusal> {
+    plain("the grouping's name", &own.name, 60)?;
+    if !(2..=MOST_PARTS).contains(&own.parts.len()) {
+        return Err(Refusal::NoGrouping { most: MOST_PARTS });
+    }
+    let number = |field, value: i64, least: i64, most: i64| {
+        if (least..=most).contains(&value) { Ok(()) } else { Err(Refusal::NumberOutOfRange { field, value, least, most }) }
+    };
+    number("first day of a grouping", own.first_day.into(), 0, 366)?;
+    for part in &own.parts {
+        let known = catalogue.crop(&part.crop).is_some_and(|crop| crop.way(&part.way).is_some());
+        if !known {
+            return Err(Refusal::Unknown { what: "crop or way of growing it", key: part.crop.clone() });
+        }
+        let most = (u16::MAX / 2, u16::MAX / 2);
+        if !part.rect.within(most) {
+            return Err(Refusal::OutsideBed { columns: most.0, rows: most.1 });
+        }
+        part.school.map_or(Ok(()), in_range)?;
+        number("number of holes", part.holes.unwrap_or(1).into(), 1, 65_535)?;
+        number("days a part waits", part.days_after.into(), 0, command::LONGEST_STAND.into())?;
+        number("days a part stands", part.days.into(), 0, command::LONGEST_STAND.into())?;
+    }
+    Ok(())
 }
 
 fn check_past(garden: &Garden, catalogue: &Catalogue, past: &crate::history::PastStand) -> Result<(), Refusal> {

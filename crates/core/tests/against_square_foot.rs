@@ -4,21 +4,19 @@ mod common;
 
 use common::{garden_with, patch_in};
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::crop::Spacing;
 use sparrow_core::length::Length;
 use sparrow_core::patch::Rect;
+use sparrow_core::pattern::grid;
 use sparrow_core::reckon::reckon;
 use sparrow_core::site::Units;
-use sparrow_core::spacing::grid;
 
 /// M. Bartholomew, Square Foot Gardening, 1981: a square foot holds 1, 4, 9 or 16 plants at 12, 6, 4
 /// or 3 in; the rule is quoted from memory.
 #[test]
 fn a_square_holds_1_4_9_or_16() {
     for (inches, plants) in [(12, 1), (6, 4), (4, 9), (3, 16)] {
-        let spacing = Spacing { along: Length::inches(inches), across: Length::inches(inches) };
         let foot = Length::inches(12);
-        let (columns, rows) = grid(foot, foot, spacing);
+        let (columns, rows) = grid(foot, foot, [Length::inches(inches); 2]);
         assert_eq!(columns * rows, plants, "{inches} in");
     }
 }
@@ -63,8 +61,7 @@ fn crops_stand_in_the_method_where_it_puts_them() {
 #[test]
 fn big_plants_take_several_squares() {
     for (inches, side, plants) in [(18, 36, 4), (24, 24, 1), (24, 48, 4), (36, 36, 1), (36, 35, 0)] {
-        let spacing = Spacing { along: Length::inches(inches), across: Length::inches(inches) };
-        let (columns, rows) = grid(Length::inches(side), Length::inches(side), spacing);
+        let (columns, rows) = grid(Length::inches(side), Length::inches(side), [Length::inches(inches); 2]);
         assert_eq!(columns * rows, plants, "{inches} in on {side} in");
     }
 }

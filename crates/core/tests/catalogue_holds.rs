@@ -10,6 +10,7 @@ fn standard() -> Catalogue {
         include_str!("../data/crops.toml"),
         include_str!("../data/families.toml"),
         include_str!("../data/company.toml"),
+        include_str!("../data/groupings.toml"),
         include_str!("../data/sources.toml"),
     )
     .unwrap_or_else(|error| panic!("{error}"))
@@ -73,10 +74,11 @@ fn roots_are_never_transplanted_and_lives_are_right() {
 
 #[test]
 fn a_broken_data_file_is_refused_with_its_name() {
-    let (crops, families, company, sources) = (
+    let (crops, families, company, groupings, sources) = (
         include_str!("../data/crops.toml"),
         include_str!("../data/families.toml"),
         include_str!("../data/company.toml"),
+        include_str!("../data/groupings.toml"),
         include_str!("../data/sources.toml"),
     );
     let cases = [
@@ -94,9 +96,10 @@ fn a_broken_data_file_is_refused_with_its_name() {
         ("a field that is not a figure", crops.replace("kills_c = -9", "kills_c = \"cold\""), "crops.toml:"),
     ];
     for (name, broken, expected) in cases {
-        let error = Catalogue::read(&broken, families, company, sources).expect_err(name);
+        let error = Catalogue::read(&broken, families, company, groupings, sources).expect_err(name);
         assert!(error.contains(expected), "{name}: {error}");
     }
-    let error = Catalogue::read(crops, families, &company.replace("who = \"basil\"", "who = \"basill\""), sources).unwrap_err();
+    let error = Catalogue::read(crops, families, &company.replace("who = \"basil\"", "who = \"basill\""), groupings, sources)
+        .unwrap_err();
     assert!(error.contains("company.toml: basill"), "{error}");
 }

@@ -2,7 +2,7 @@
 
 mod common;
 
-use common::{any_bed, garden_with, patch_in};
+use common::{any_bed, any_school, garden_with, laid, patch_in};
 use proptest::prelude::*;
 use sparrow_core::bed::{Bed, Brace};
 use sparrow_core::catalogue::Catalogue;
@@ -11,9 +11,10 @@ use sparrow_core::crop::Spacing;
 use sparrow_core::edit::{apply, inverse};
 use sparrow_core::fit::{bed_fit, side_fit};
 use sparrow_core::length::Length;
-use sparrow_core::patch::{Ground, Rect};
+use sparrow_core::patch::Rect;
+use sparrow_core::school::School;
 use sparrow_core::site::Units;
-use sparrow_core::spacing::{holes, reckon, room_for};
+use sparrow_core::spacing::{Planting, room_for};
 use sparrow_core::verify::verify;
 
 fn any_units() -> impl Strategy<Value = Units> {
@@ -42,8 +43,9 @@ proptest! {
     fn prop_no_two_holes_are_nearer_than_the_distance_or_the_board_than_half_of_it(
         bed in any_bed(), units in any_units(), spacing in any_spacing(), part in fractions(),
     ) {
-        let ground = rect_in(&bed, units, part).ground(&bed, units);
-        let holes = holes(&bed, ground, spacing);
+        let rect = rect_in(&bed, units, part);
+        let ground = rect.ground(&bed, units);
+        let holes = laid(&bed, units, spacing, rect, School::SquareFoot);
         for (i, a) in holes.iter().enumerate() {
             for b in &holes[i + 1..] {
                 let (dx, dy) = ((a.x - b.x).get().abs(), (a.y - b.y).get().abs());
@@ -61,14 +63,38 @@ proptest! {
     }
 
     #[test]
+    fn prop_in_every_school_plants_keep_their_distance_and_half_of_it_to_the_edge(
+        bed in any_bed(), units in any_units(), inches in 2..24i32, part in fractions(), school in any_school(),
+    ) {
+        let rect = rect_in(&bed, units, part);
+        let ground = rect.ground(&bed, units);
+        let usual = Length::inches(inches);
+        let distance = if let School::Close { percent } = school { usual.times(u32::from(percent)).over(100) } else { usual };
+        let holes = laid(&bed, units, Spacing { along: usual, across: usual }, rect, school);
+        // Lines of a lattice lie at whole tenths of a millimetre, which may cost two of them.
+        let least = i64::from(distance.get() - 2).pow(2);
+        for (i, a) in holes.iter().enumerate() {
+            for b in &holes[i + 1..] {
+                let (dx, dy) = (i64::from((a.x - b.x).get()), i64::from((a.y - b.y).get()));
+                prop_assert!(dx * dx + dy * dy >= least, "{school:?}: {a:?} and {b:?} at {distance}");
+            }
+            let edges = [a.x - ground.left, ground.right - a.x, a.y - ground.far, ground.near - a.y];
+            let nearest = edges.into_iter().min().unwrap_or_default();
+            prop_assert!(nearest.get() >= distance.get() / 2 - 1, "{school:?}: {a:?} in {ground:?} at {distance}");
+        }
+    }
+
+    #[test]
     fn prop_counts_never_fall_as_the_patch_grows(
-        bed in any_bed(), units in any_units(), spacing in any_spacing(), part in fractions(), along: bool,
+        bed in any_bed(), units in any_units(), spacing in any_spacing(), part in fractions(), along: bool, school in any_school(),
     ) {
         let bed = Bed { braces: Vec::new(), ..bed };
         let rect = rect_in(&bed, units, part);
         let larger = if along { Rect { w: rect.w + 1, ..rect } } else { Rect { h: rect.h + 1, ..rect } };
         prop_assume!(larger.within(bed.half_squares(units)));
-        let count = |rect: Rect| holes(&bed, rect.ground(&bed, units), spacing).len();
+        // Strewn seed falls anew on larger ground; all others only gain by it.
+        prop_assume!(!matches!(school, School::Scatter { .. }));
+        let count = |rect: Rect| laid(&bed, units, spacing, rect, school).len();
         prop_assert!(count(larger) >= count(rect));
     }
 
@@ -77,11 +103,17 @@ proptest! {
         bed in any_bed(), units in any_units(), spacing in any_spacing(), part in fractions(), turn in 0..360u16,
     ) {
         let bed = Bed { braces: Vec::new(), ..bed };
-        let ground = rect_in(&bed, units, part).ground(&bed, units);
+        let rect = rect_in(&bed, units, part);
         let turned_bed = Bed { length: bed.width, width: bed.length, turn, ..bed.clone() };
-        let turned = Ground { left: ground.far, far: ground.left, right: ground.near, near: ground.right };
+        let turned = Rect { x: rect.y, y: rect.x, w: rect.h, h: rect.w };
         let across = Spacing { along: spacing.across, across: spacing.along };
-        prop_assert_eq!(holes(&bed, ground, spacing).len(), holes(&turned_bed, turned, across).len());
+        for school in [School::SquareFoot, School::Staggered] {
+            let there = laid(&bed, units, spacing, rect, school).len();
+            prop_assert_eq!(there, laid(&turned_bed, units, across, turned, school).len());
+        }
+        // Rows along a bed are rows across the same bed measured the other way round.
+        let (along, over) = (School::Rows { across: false, double: false }, School::Rows { across: true, double: false });
+        prop_assert_eq!(laid(&bed, units, spacing, rect, along).len(), laid(&turned_bed, units, spacing, turned, over).len());
         let (upright, lying) = (bed_fit(&bed, units), bed_fit(&turned_bed, units));
         prop_assert_eq!(upright.ground_centisquares, lying.ground_centisquares);
         prop_assert_eq!((upright.half_columns, upright.half_rows), (lying.half_rows, lying.half_columns));
@@ -95,8 +127,7 @@ proptest! {
         let brace = Brace { at, thickness: Length::tenths_mm(381) };
         let bed = Bed { braces: vec![brace], ..bed };
         let (w, h) = bed.half_squares(units);
-        let whole = Rect { x: 0, y: 0, w, h }.ground(&bed, units);
-        for hole in holes(&bed, whole, spacing) {
+        for hole in laid(&bed, units, spacing, Rect { x: 0, y: 0, w, h }, School::SquareFoot) {
             prop_assert!((hole.x - at).get().abs() * 2 >= 381);
         }
     }
@@ -116,9 +147,12 @@ proptest! {
         bed in any_bed(), units in any_units(), spacing in any_spacing(), part in fractions(), wanted in 1..40u32,
     ) {
         let from = rect_in(&bed, units, part);
-        let count = |rect: Rect| holes(&bed, rect.ground(&bed, units), spacing).len() as u32;
+        let count = |rect: Rect| {
+            let ground = rect.ground(&bed, units);
+            ground.length().whole(spacing.along) * ground.width().whole(spacing.across)
+        };
         let (columns, rows) = bed.half_squares(units);
-        match room_for(&bed, units, spacing, from, wanted) {
+        match room_for((columns, rows), from, wanted, count) {
             Some(rect) => {
                 prop_assert!(count(rect) >= wanted);
                 let area = u32::from(rect.w) * u32::from(rect.h);
@@ -170,10 +204,8 @@ fn squares_of_a_foot_and_of_thirty_centimetres_hold_the_same_and_are_never_mixed
         for way in &crop.ways {
             let count = |units: Units| {
                 let garden = garden_with(1, units);
-                let bed = &garden.beds[0];
                 let patch = patch_in(&garden, &crop.key, &way.key, Rect { x: 0, y: 0, w: 4, h: 4 });
-                let (sum, _) = reckon(&garden, bed, &patch, way, "");
-                (sum.columns, sum.rows)
+                Planting::of(&garden, catalogue, &patch).unwrap().reckon().0.pattern
             };
             assert_eq!(count(Units::Imperial), count(Units::Metric), "{} {}", crop.key, way.key);
         }

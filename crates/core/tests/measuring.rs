@@ -30,6 +30,7 @@ fn draft(kind: KindDraft, length: &str, width: &str) -> BedDraft {
         reach: Reach::ALL,
         braces: Vec::new(),
         trellises: Vec::new(),
+        drips: Vec::new(),
     }
 }
 
@@ -144,7 +145,7 @@ fn part_squares_count_by_what_really_fits() {
     let three = sparrow_core::crop::Spacing { along: Length::inches(3), across: Length::inches(3) };
     let holes = |x, w| {
         let rect = sparrow_core::patch::Rect { x, y: 0, w, h: 7 };
-        sparrow_core::spacing::holes(&bed, rect.ground(&bed, Units::Imperial), three).len()
+        common::laid(&bed, Units::Imperial, three, rect, sparrow_core::school::School::SquareFoot).len()
     };
     assert_eq!((holes(14, 1), holes(0, 14), holes(0, 15)), (14, 28 * 14, 29 * 14));
 }

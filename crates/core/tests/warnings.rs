@@ -227,6 +227,7 @@ fn a_bed_is_not_shrunk_under_what_stands_in_it() {
         reach: sparrow_core::bed::Reach::ALL,
         braces: vec![],
         trellises: vec![],
+        drips: vec![],
     };
     let change = Command::ChangeBed { bed: BedId(1), draft };
     let refusal = carry_out(&mut garden, Catalogue::standard(), &change, TODAY).unwrap_err();

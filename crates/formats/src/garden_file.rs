@@ -10,8 +10,9 @@ use sparrow_core::verify::verify;
 
 /// The word that tells this kind of file from any other.
 pub const FORMAT: &str = "patient-sparrow-garden";
-/// The version of the format written here, and the only one read so far.
-pub const VERSION: u32 = 1;
+/// The version of the format written here. Version 1 had no schools of spacing, locked patches, drip lines or groupings;
+/// it is read as a garden by the square-foot grid.
+pub const VERSION: u32 = 2;
 
 #[derive(Serialize, Deserialize)]
 #[serde(deny_unknown_fields)]
@@ -48,7 +49,7 @@ pub enum FileRefused {
         read: String,
     },
     /// It is this format, in a version this program does not know.
-    #[error("the field “version” says {read}; this program reads version 1")]
+    #[error("the field “version” says {read}; this program reads versions 1 to {VERSION}")]
     OtherVersion {
         /// What it says.
         read: String,
@@ -90,7 +91,7 @@ pub fn read(text: &str, catalogue: &Catalogue) -> Result<Garden, FileRefused> {
     if head.format.as_deref() != Some(FORMAT) {
         return Err(FileRefused::Foreign { read: head.format.map_or("nothing".into(), |read| format!("“{read}”")) });
     }
-    if head.version != Some(VERSION) {
+    if !head.version.is_some_and(|version| (1..=VERSION).contains(&version)) {
         return Err(FileRefused::OtherVersion { read: head.version.map_or("nothing".into(), |read| read.to_string()) });
     }
     let mut reader = serde_json::Deserializer::from_str(text);

@@ -1,4 +1,5 @@
 //! Open formats in and out. Pure: text in, facts out, and back.
 
 pub mod garden_file;
+pub mod sheet_svg;
 pub mod sources_page;

@@ -64,7 +64,7 @@ fn what_is_wrong_with_a_file_is_told_by_line_or_field() {
         ("not JSON", "hello".to_string(), "line 1, column 1: this is not a garden file".to_string()),
         ("a list", "[1, 2]".to_string(), "the field “format” says nothing of the kind".to_string()),
         ("someone else's file", "{\"format\": \"other\"}".to_string(), "the field “format” says “other”".to_string()),
-        ("a version to come", good.replace("\"version\": 1", "\"version\": 2"), "the field “version” says 2".to_string()),
+        ("a version to come", good.replace("\"version\": 2", "\"version\": 3"), "the field “version” says 3".to_string()),
         (
             "a word for a number",
             good.replacen(width, "\"width\": \"wide\"", 1),
@@ -93,4 +93,25 @@ fn what_is_wrong_with_a_file_is_told_by_line_or_field() {
         let refused: FileRefused = read(&text, Catalogue::standard()).expect_err(name);
         assert!(refused.to_string().contains(&expected), "{name}: {refused}");
     }
+}
+
+/// A file of version 1 had no schools, locks, rows, drip lines or groupings: it is the same garden without them.
+#[test]
+fn a_file_from_before_is_read_as_a_garden_by_the_square_foot_grid() {
+    let garden = quillet_lane(date(2026, 11, 23)).unwrap();
+    let mut file: serde_json::Value = serde_json::from_str(&write(&garden)).unwrap();
+    file["version"] = 1.into();
+    let facts = file["garden"].as_object_mut().unwrap();
+    facts.retain(|field, _| field != "school" && field != "groupings");
+    for bed in facts["beds"].as_array_mut().unwrap() {
+        bed.as_object_mut().unwrap().retain(|field, _| field != "school" && field != "drips");
+    }
+    for patch in facts["patches"].as_array_mut().unwrap() {
+        patch.as_object_mut().unwrap().retain(|field, _| !["school", "locked", "line"].contains(&field.as_str()));
+    }
+    let read = read(&file.to_string(), Catalogue::standard()).unwrap();
+    let mut unlocked = garden;
+    assert!(unlocked.patches.iter().any(|patch| patch.locked), "the premise: something was locked");
+    unlocked.patches.iter_mut().for_each(|patch| patch.locked = false);
+    assert_eq!(read, unlocked);
 }

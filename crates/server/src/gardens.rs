@@ -5,7 +5,7 @@ use crate::auth::{InGarden, SignedIn};
 use crate::errors::Trouble;
 use crate::view::{GardenLine, GardenView, number, view};
 use actix_web::http::header::{self, ETag, EntityTag};
-use actix_web::web::{Bytes, Data, Json, Query};
+use actix_web::web::{self, Bytes, Data, Json, Query};
 use actix_web::{HttpRequest, HttpResponse};
 use jiff::civil::Date;
 use serde::de::DeserializeOwned;
@@ -14,6 +14,7 @@ use sparrow_core::catalogue::Catalogue;
 use sparrow_core::command::{self, Command, checked_site};
 use sparrow_core::edit;
 use sparrow_core::garden::Garden;
+use sparrow_core::question::{self, Question};
 use sparrow_core::site::Site;
 use sparrow_formats::garden_file;
 use sparrow_store::{Asked, Role, StoreError, Versioned};
@@ -107,6 +108,17 @@ async fn rehearse(inside: &InGarden, asking: &Asking) -> Result<HttpResponse, Tr
     let edits = command::plan(&versioned.garden, Catalogue::standard(), &asking.command, inside.shared.settings.today())?;
     edit::apply(&mut versioned.garden, &edits);
     Ok(answer(inside.view(versioned, asking.on)))
+}
+
+/// Anyone with a role in the garden: answers a question that changes nothing.
+#[utoipa::path(post, path = "/api/v1/gardens/{garden}/questions", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "the answer"), (status = "4XX", description = "problem details, RFC 9457")))]
+pub async fn question(inside: InGarden, body: Bytes) -> Result<HttpResponse, Trouble> {
+    let asked: Question = read(&body)?;
+    let (garden, today) = (inside.shared.store.load(inside.garden).await?.garden, inside.shared.settings.today());
+    // Some answers are searches; they must not hold up those who wait for a drop of a patch.
+    let answered = web::block(move || question::answer(&garden, Catalogue::standard(), &asked, today)).await;
+    let answer = answered.map_err(|error| Trouble::Broken(error.to_string()))??;
+    Ok(HttpResponse::Ok().insert_header((header::CACHE_CONTROL, "no-store")).json(answer))
 }
 
 /// Owners and helpers: takes back the last change.

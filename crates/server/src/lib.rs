@@ -11,6 +11,7 @@ mod lookups;
 mod openapi;
 mod page;
 mod routes;
+mod sheets;
 mod view;
 
 pub use demo::DEMO_PASSWORD;

@@ -82,5 +82,7 @@ pub fn write_types(folder: &std::path::Path) -> Result<(), String> {
     TapeReading::export_all(&config).map_err(|error| error.to_string())?;
     Catalogue::export_all(&config).map_err(|error| error.to_string())?;
     sparrow_core::refusal::Refusal::export_all(&config).map_err(|error| error.to_string())?;
+    sparrow_core::question::Question::export_all(&config).map_err(|error| error.to_string())?;
+    sparrow_core::question::Answer::export_all(&config).map_err(|error| error.to_string())?;
     sparrow_core::command::Command::export_all(&config).map_err(|error| error.to_string())
 }

@@ -271,6 +271,62 @@ async fn nothing_but_the_page_itself_may_be_loaded() {
 }
 
 #[tokio::test(flavor = "multi_thread")]
+async fn questions_are_answered_in_the_gardener_s_words_and_change_nothing() {
+    let served = served().await;
+    let owner = served.enters("quillet-lane").await;
+    let garden = owner.garden().await;
+    let asks = async |question: Value| owner.posts(&format!("/gardens/{garden}/questions"), question).await;
+    let before: Value = owner.gets(&format!("/gardens/{garden}")).await.json().await.unwrap();
+    for (question, answer) in [
+        (json!({ "ask": "schools", "patch": 1 }), "schools"),
+        (json!({ "ask": "bare", "bed": 1, "year": 2027 }), "bare"),
+        (json!({ "ask": "sheet", "bed": 2, "year": 2027 }), "sheet"),
+        (json!({ "ask": "tally", "rows": 4, "each": 12, "said": 50 }), "tally"),
+        (json!({ "ask": "edge", "crop": "leek", "way": "stem", "long": "10 ft", "seeds_a_hole": 2 }), "edge"),
+        (
+            json!({ "ask": "groupings", "bed": 2, "rect": { "x": 65535, "y": 65535, "w": 65535, "h": 65535 }, "year": 2027 }),
+            "groupings",
+        ),
+        (json!({ "ask": "markers", "bed": 2, "year": 2027, "across": false, "rows": [] }), "markers"),
+        (
+            json!({ "ask": "arrange", "bed": 1, "year": 2027, "anew": true, "effort": 1,
+                 "wishes": [{ "crop": "carrot", "way": "root", "plants": 16, "must": true }] }),
+            "arrange",
+        ),
+    ] {
+        let answered = asks(question.clone()).await;
+        assert_eq!(answered.status(), StatusCode::OK, "{question}");
+        assert_eq!(answered.json::<Value>().await.unwrap()["to"], answer);
+    }
+    for (question, said) in [
+        (
+            json!({ "ask": "edge", "crop": "leek", "way": "stem", "long": "wide", "seeds_a_hole": 2 }),
+            "“wide”, which is not a length",
+        ),
+        (json!({ "ask": "schools", "patch": 999 }), "there is no patch “999”"),
+        (
+            json!({ "ask": "fits", "bed": 1, "crop": "leek", "way": "stem", "plants": 0, "school": null, "year": 2027 }),
+            "plants at hand: 0",
+        ),
+        (json!({ "ask": "riddle" }), "unknown variant `riddle`"),
+    ] {
+        let (status, told) = problem(asks(question).await).await;
+        assert!(status == 422 && told.contains(said), "{status} {told}");
+    }
+    let drawing = owner.gets(&format!("/gardens/{garden}/beds/2/sheet.svg?year=2027&paper=letter&keep=true")).await;
+    assert_eq!(drawing.headers()["content-type"], "image/svg+xml");
+    assert!(drawing.headers()["content-disposition"].to_str().unwrap().contains("setting-out-bed-2-2027.svg"));
+    assert!(drawing.text().await.unwrap().starts_with("<svg"));
+    let after: Value = owner.gets(&format!("/gardens/{garden}")).await.json().await.unwrap();
+    assert_eq!(before, after);
+    let stranger = served.enters("tern-court").await;
+    assert_eq!(stranger.gets(&format!("/gardens/{garden}/beds/2/sheet.svg?year=2027")).await.status(), StatusCode::NOT_FOUND);
+    let asked =
+        stranger.posts(&format!("/gardens/{garden}/questions"), json!({ "ask": "tally", "rows": 1, "each": 1, "said": 1 })).await;
+    assert_eq!(asked.status(), StatusCode::NOT_FOUND);
+}
+
+#[tokio::test(flavor = "multi_thread")]
 async fn every_route_described_is_there_and_asks_who_is_calling() {
     let served = served().await;
     let owner = served.enters("quillet-lane").await;
@@ -290,7 +346,7 @@ async fn every_route_described_is_there_and_asks_who_is_calling() {
             seen += 1;
         }
     }
-    assert_eq!(seen, 18);
+    assert_eq!(seen, 20);
 }
 
 #[tokio::test(flavor = "multi_thread")]

@@ -1,12 +1,13 @@
 //! Reads the facts of one garden.
 
-use crate::{GardenId, StoreError};
+use crate::{GardenId, StoreError, groupings};
 use jiff_sqlx::Date;
 use sparrow_core::bed::{Bed, BedId, BedKind, Board, Brace, Reach, Trellis};
 use sparrow_core::garden::{Garden, OwnSpacing};
 use sparrow_core::history::{PastId, PastStand, Stood};
 use sparrow_core::length::Length;
-use sparrow_core::patch::{Patch, PatchId, Rect};
+use sparrow_core::patch::{Patch, PatchId, Rect, RowLine};
+use sparrow_core::school::School;
 use sparrow_core::site::{Frost, Latitude, MonthDay, Site, Units};
 use sparrow_core::volume::Volume;
 use sqlx::PgConnection;
@@ -19,6 +20,8 @@ pub async fn load(connection: &mut PgConnection, garden: GardenId) -> Result<Gar
         patches: patches(connection, garden).await?,
         past: past(connection, garden).await?,
         spacings: spacings(connection, garden).await?,
+        groupings: groupings::load(connection, garden).await?,
+        school: household_school(connection, garden).await?,
     })
 }
 
@@ -52,6 +55,26 @@ fn board(word: &str) -> Result<Board, StoreError> {
     Ok(serde_json::from_value(serde_json::Value::String(word.to_string()))?)
 }
 
+/// A school from its word and its figure.
+pub fn school(word: &str, figure: Option<i16>) -> Result<School, StoreError> {
+    let figure = || fit(figure.unwrap_or_default());
+    Ok(match word {
+        "staggered" => School::Staggered,
+        "rows" => School::Rows { across: false, double: false },
+        "rows-across" => School::Rows { across: true, double: false },
+        "double-rows" => School::Rows { across: false, double: true },
+        "double-rows-across" => School::Rows { across: true, double: true },
+        "close" => School::Close { percent: figure()? },
+        "scatter" => School::Scatter { seeds: figure()? },
+        _ => School::SquareFoot,
+    })
+}
+
+async fn household_school(connection: &mut PgConnection, garden: GardenId) -> Result<School, StoreError> {
+    let row = sqlx::query!("select school, school_figure from garden where id = $1", garden.0).fetch_one(connection).await?;
+    school(&row.school, row.school_figure)
+}
+
 async fn beds(connection: &mut PgConnection, garden: GardenId) -> Result<Vec<Bed>, StoreError> {
     let braces = sqlx::query!("select bed_id, at, thickness from brace where garden_id = $1 order by bed_id, at", garden.0)
         .fetch_all(&mut *connection)
@@ -63,8 +86,8 @@ async fn beds(connection: &mut PgConnection, garden: GardenId) -> Result<Vec<Bed
     .fetch_all(&mut *connection)
     .await?;
     let rows = sqlx::query!(
-        "select id, name, kind, board, volume_ml, length, width, depth, x, y, turn,
-                reach_far, reach_near, reach_left, reach_right
+        "select id, name, kind, board, volume_ml, length, width, depth, x, y, turn, school, school_figure,
+                reach_far, reach_near, reach_left, reach_right, drips
          from bed where garden_id = $1 order by id",
         garden.0
     )
@@ -95,6 +118,8 @@ async fn beds(connection: &mut PgConnection, garden: GardenId) -> Result<Vec<Bed
                 trellises: own_trellises
                     .map(|t| Trellis { from_far: mm(t.from_far), start: mm(t.start_at), end: mm(t.end_at) })
                     .collect(),
+                drips: row.drips.into_iter().map(mm).collect(),
+                school: row.school.map(|word| school(&word, row.school_figure)).transpose()?,
             })
         })
         .collect()
@@ -103,12 +128,14 @@ async fn beds(connection: &mut PgConnection, garden: GardenId) -> Result<Vec<Bed
 async fn patches(connection: &mut PgConnection, garden: GardenId) -> Result<Vec<Patch>, StoreError> {
     let rows = sqlx::query!(
         r#"select id, bed_id, crop, way, x, y, w, h, holes, first_date as "first_date: Date",
-                  last_date as "last_date: Date", between_others, kept
+                  last_date as "last_date: Date", between_others, school, school_figure, locked,
+                  line_at, line_across, kept
            from patch where garden_id = $1 order by id"#,
         garden.0
     )
     .fetch_all(connection)
     .await?;
+    let mm = Length::tenths_mm;
     rows.into_iter()
         .map(|row| {
             Ok(Patch {
@@ -121,6 +148,9 @@ async fn patches(connection: &mut PgConnection, garden: GardenId) -> Result<Vec<
                 from: row.first_date.to_jiff(),
                 until: row.last_date.to_jiff(),
                 between: row.between_others,
+                school: row.school.map(|word| school(&word, row.school_figure)).transpose()?,
+                locked: row.locked,
+                line: row.line_at.zip(row.line_across).map(|(at, across)| RowLine { across, at: mm(at) }),
                 kept: row.kept,
             })
         })

@@ -135,5 +135,7 @@ fn everything(garden: &Garden) -> Vec<Edit> {
     let patches = garden.patches.iter().map(|patch| Edit::Patch { before: None, after: Some(Box::new(patch.clone())) });
     let past = garden.past.iter().map(|past| Edit::Past { before: None, after: Some(past.clone()) });
     let spacings = garden.spacings.iter().map(|own| Edit::Spacing { before: None, after: Some(own.clone()) });
-    std::iter::once(site).chain(beds).chain(patches).chain(past).chain(spacings).collect()
+    let school = Edit::School { before: garden.school, after: garden.school };
+    let groupings = garden.groupings.iter().map(|own| Edit::Grouping { before: None, after: Some(own.clone()) });
+    [site, school].into_iter().chain(groupings).chain(beds).chain(patches).chain(past).chain(spacings).collect()
 }

@@ -8,6 +8,7 @@ mod changes;
 mod error;
 mod facts;
 mod gardens;
+mod groupings;
 mod write;
 
 pub use accounts::Account;

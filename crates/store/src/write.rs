@@ -1,13 +1,14 @@
 //! Writes edits to the tables, one fact at a time.
 
 use crate::facts::fit;
-use crate::{GardenId, StoreError};
+use crate::{GardenId, StoreError, groupings};
 use jiff_sqlx::ToSqlx;
 use sparrow_core::bed::{Bed, BedKind};
 use sparrow_core::edit::Edit;
 use sparrow_core::garden::OwnSpacing;
 use sparrow_core::history::{PastStand, Stood};
 use sparrow_core::patch::Patch;
+use sparrow_core::school::School;
 use sparrow_core::site::{Site, Units};
 use sqlx::PgConnection;
 
@@ -19,6 +20,8 @@ pub async fn edits(connection: &mut PgConnection, garden: GardenId, edits: &[Edi
             Edit::Bed { after: Some(after), .. } => bed(connection, garden, after).await?,
             Edit::Patch { after: Some(after), .. } => patch(connection, garden, after).await?,
             Edit::Past { after: Some(after), .. } => past(connection, garden, after).await?,
+            Edit::Grouping { after: Some(after), .. } => groupings::write(connection, garden, after).await?,
+            Edit::School { after, .. } => household_school(connection, garden, *after).await?,
             Edit::Spacing { after: Some(after), .. } => spacing(connection, garden, after).await?,
             gone => forget(connection, garden, gone).await?,
         }
@@ -27,6 +30,9 @@ pub async fn edits(connection: &mut PgConnection, garden: GardenId, edits: &[Edi
 }
 
 async fn forget(connection: &mut PgConnection, garden: GardenId, edit: &Edit) -> Result<(), StoreError> {
+    if let Edit::Grouping { before: Some(own), .. } = edit {
+        return if groupings::forget(connection, garden, own).await? == 1 { Ok(()) } else { Err(StoreError::NotFound) };
+    }
     let garden = garden.0;
     let deleted = match edit {
         Edit::Bed { before: Some(bed), .. } => {
@@ -75,8 +81,32 @@ async fn site(connection: &mut PgConnection, garden: GardenId, site: &Site) -> R
     Ok(())
 }
 
+/// The word and the figure a school is stored as.
+pub fn school_columns(school: School) -> (&'static str, Option<i16>) {
+    match school {
+        School::SquareFoot => ("square-foot", None),
+        School::Staggered => ("staggered", None),
+        School::Rows { across: false, double: false } => ("rows", None),
+        School::Rows { across: true, double: false } => ("rows-across", None),
+        School::Rows { across: false, double: true } => ("double-rows", None),
+        School::Rows { across: true, double: true } => ("double-rows-across", None),
+        School::Close { percent } => ("close", Some(percent.into())),
+        School::Scatter { seeds } => ("scatter", Some(seeds.into())),
+    }
+}
+
+async fn household_school(connection: &mut PgConnection, garden: GardenId, school: School) -> Result<(), StoreError> {
+    let (word, figure) = school_columns(school);
+    sqlx::query!("update garden set school = $2, school_figure = $3 where id = $1", garden.0, word, figure)
+        .execute(connection)
+        .await?;
+    Ok(())
+}
+
 async fn bed(connection: &mut PgConnection, garden: GardenId, bed: &Bed) -> Result<(), StoreError> {
     let id: i32 = fit(bed.id.0)?;
+    let school = bed.school.map(school_columns);
+    let drips: Vec<i32> = bed.drips.iter().map(|drip| drip.get()).collect();
     let (kind, board, volume) = match bed.kind {
         BedKind::Raised { board } => ("raised", board.map(serde_json::to_value).transpose()?, None),
         BedKind::Ground => ("ground", None, None),
@@ -84,12 +114,13 @@ async fn bed(connection: &mut PgConnection, garden: GardenId, bed: &Bed) -> Resu
     };
     sqlx::query!(
         "insert into bed (garden_id, id, half_square, name, kind, board, volume_ml, length, width, depth, x, y, turn,
-                          reach_far, reach_near, reach_left, reach_right)
-         select $1, $2, half_square, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16 from garden where id = $1
+                          reach_far, reach_near, reach_left, reach_right, school, school_figure, drips)
+         select $1, $2, half_square, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19 from garden where id = $1
          on conflict (garden_id, id) do update set name = excluded.name, kind = excluded.kind, board = excluded.board,
              volume_ml = excluded.volume_ml, length = excluded.length, width = excluded.width, depth = excluded.depth,
              x = excluded.x, y = excluded.y, turn = excluded.turn, reach_far = excluded.reach_far,
-             reach_near = excluded.reach_near, reach_left = excluded.reach_left, reach_right = excluded.reach_right",
+             reach_near = excluded.reach_near, reach_left = excluded.reach_left, reach_right = excluded.reach_right,
+             school = excluded.school, school_figure = excluded.school_figure, drips = excluded.drips",
         garden.0,
         id,
         bed.name,
@@ -105,7 +136,10 @@ async fn bed(connection: &mut PgConnection, garden: GardenId, bed: &Bed) -> Resu
         bed.reach.far,
         bed.reach.near,
         bed.reach.left,
-        bed.reach.right
+        bed.reach.right,
+        school.map(|one| one.0),
+        school.and_then(|one| one.1),
+        &drips
     )
     .execute(&mut *connection)
     .await?;
@@ -146,15 +180,18 @@ async fn fixtures(connection: &mut PgConnection, garden: GardenId, id: i32, bed:
 async fn patch(connection: &mut PgConnection, garden: GardenId, patch: &Patch) -> Result<(), StoreError> {
     let (id, bed): (i32, i32) = (fit(patch.id.0)?, fit(patch.bed.0)?);
     let rect = patch.rect;
+    let school = patch.school.map(school_columns);
     let written = sqlx::query!(
         "insert into patch (garden_id, id, bed_id, half_columns, half_rows, crop, way, x, y, w, h, holes,
-                            first_date, last_date, between_others, kept)
-         select $1, $2, $3, half_columns, half_rows, $4, $5, $6, $7, $8, $9, $10, $11::date, $12::date, $13, $14
+                            first_date, last_date, between_others, kept, school, school_figure, locked, line_at, line_across)
+         select $1, $2, $3, half_columns, half_rows, $4, $5, $6, $7, $8, $9, $10, $11::date, $12::date, $13, $14, $15, $16, $17, $18, $19
          from bed where garden_id = $1 and id = $3
          on conflict (garden_id, id) do update set bed_id = excluded.bed_id, half_columns = excluded.half_columns,
              half_rows = excluded.half_rows, crop = excluded.crop, way = excluded.way, x = excluded.x, y = excluded.y,
              w = excluded.w, h = excluded.h, holes = excluded.holes, first_date = excluded.first_date,
-             last_date = excluded.last_date, between_others = excluded.between_others, kept = excluded.kept",
+             last_date = excluded.last_date, between_others = excluded.between_others, kept = excluded.kept,
+             school = excluded.school, school_figure = excluded.school_figure, locked = excluded.locked,
+             line_at = excluded.line_at, line_across = excluded.line_across",
         garden.0,
         id,
         bed,
@@ -168,7 +205,12 @@ async fn patch(connection: &mut PgConnection, garden: GardenId, patch: &Patch) -
         patch.from.to_sqlx() as _,
         patch.until.to_sqlx() as _,
         patch.between,
-        &patch.kept
+        &patch.kept,
+        school.map(|one| one.0),
+        school.and_then(|one| one.1),
+        patch.locked,
+        patch.line.map(|line| line.at.get()),
+        patch.line.map(|line| line.across)
     )
     .execute(connection)
     .await?;

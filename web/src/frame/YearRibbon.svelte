@@ -57,9 +57,10 @@
 
   function key(event: KeyboardEvent) {
     const step = STEPS[event.key];
-    if (step === undefined) return;
+    const end = event.key === 'Home' ? first : event.key === 'End' ? first + days - 1 : null;
+    if (step === undefined && end === null) return;
     event.preventDefault();
-    look(dayNumber(garden.needle) + step);
+    look(end ?? dayNumber(garden.needle) + (step ?? 0));
   }
 </script>
 

@@ -4,6 +4,7 @@ import type { BedKind } from "./BedKind";
 import type { Brace } from "./Brace";
 import type { Length } from "./Length";
 import type { Reach } from "./Reach";
+import type { School } from "./School";
 import type { Trellis } from "./Trellis";
 
 /**
@@ -57,4 +58,12 @@ braces: Array<Brace>,
 /**
  * Trellis lines.
  */
-trellises: Array<Trellis>, };
+trellises: Array<Trellis>, 
+/**
+ * Drip lines along the whole bed, each by its distance from the far side, in order.
+ */
+drips: Array<Length>, 
+/**
+ * The school of spacing chosen for the bed; nothing means the household's.
+ */
+school: School | null, };

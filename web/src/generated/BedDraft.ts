@@ -55,4 +55,8 @@ braces: Array<Tape>,
 /**
  * Trellis lines.
  */
-trellises: Array<TrellisDraft>, };
+trellises: Array<TrellisDraft>, 
+/**
+ * Drip lines along the bed, by their distance from the far side.
+ */
+drips: Array<Tape>, };

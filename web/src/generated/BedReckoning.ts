@@ -2,6 +2,7 @@
 import type { BedFit } from "./BedFit";
 import type { BedId } from "./BedId";
 import type { Stand } from "./Stand";
+import type { TrellisShade } from "./TrellisShade";
 
 /**
  * What follows for one bed.
@@ -30,4 +31,8 @@ free_centisquares: number,
 /**
  * What stood here before the growing year, latest first.
  */
-before: Array<Stand>, };
+before: Array<Stand>, 
+/**
+ * What its trellises shade at noon in midsummer, grown over.
+ */
+trellis_shades: Array<TrellisShade>, };

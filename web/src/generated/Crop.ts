@@ -3,6 +3,7 @@ import type { Feeding } from "./Feeding";
 import type { Hardiness } from "./Hardiness";
 import type { Length } from "./Length";
 import type { Life } from "./Life";
+import type { Light } from "./Light";
 import type { Method } from "./Method";
 import type { Way } from "./Way";
 
@@ -74,6 +75,14 @@ soil_c: [number, number],
  * pH range in which it does well.
  */
 ph: [number, number], 
+/**
+ * How much sun it wants.
+ */
+light: Light, 
+/**
+ * Whether it wants air about its leaves, or they rot: never planted close.
+ */
+needs_air: boolean, 
 /**
  * Days from one picking to the next; nothing when it is lifted or cut once.
  */

@@ -2,6 +2,8 @@
 import type { BedId } from "./BedId";
 import type { PatchId } from "./PatchId";
 import type { Rect } from "./Rect";
+import type { RowLine } from "./RowLine";
+import type { School } from "./School";
 
 /**
  * One crop on one rectangle for one span of days.
@@ -43,6 +45,18 @@ until: string,
  * Planted between other plants: it may share ground with another crop.
  */
 between: boolean, 
+/**
+ * The school of spacing chosen for it; nothing means the bed's.
+ */
+school: School | null, 
+/**
+ * It stays where it is, whatever is arranged round it.
+ */
+locked: boolean, 
+/**
+ * It is a single row at an exact place within its half squares.
+ */
+line: RowLine | null, 
 /**
  * Warnings the household has seen and keeps, by key, in order.
  */

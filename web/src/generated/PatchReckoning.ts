@@ -2,6 +2,7 @@
 import type { Hole } from "./Hole";
 import type { Length } from "./Length";
 import type { PatchId } from "./PatchId";
+import type { Size } from "./Size";
 import type { Sum } from "./Sum";
 
 /**
@@ -28,6 +29,14 @@ spread: Length,
  * Whether it stands on the needle's day.
  */
 stands: boolean, 
+/**
+ * How large its plants are on the needle's day, when it stands.
+ */
+size: Size | null, 
+/**
+ * The day on which its leaves meet, if they do while it stands.
+ */
+closes: string | null, 
 /**
  * The least rectangle of half squares that holds one plant.
  */

@@ -43,6 +43,15 @@ counted_from: CountedFrom,
  */
 trellis: boolean, 
 /**
+ * Whether its vines may grow out over the edge of a bed.
+ */
+spills: boolean, 
+/**
+ * What it must not cross with if its ears or seed are to come true: ways of one crop with unlike
+ * strains are kept apart in time.
+ */
+strain: string | null, 
+/**
  * Plants in each hole: more than one for multi-sown clumps.
  */
 per_hole: number, };

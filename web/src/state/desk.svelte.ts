@@ -1,5 +1,7 @@
 // What lies on the desk: which view is open, what is selected, which crop is in hand.
 import type { Rect } from '../generated/Rect';
+import type { RowLine } from '../generated/RowLine';
+import type { Paper } from '../views/bed/sheet';
 
 export const VIEWS = [
   { key: 'yard', name: 'Yard' },
@@ -7,6 +9,18 @@ export const VIEWS = [
 ] as const;
 
 export type ViewKey = (typeof VIEWS)[number]['key'];
+
+/** Work on a whole bed, done in its slip; the sheet takes the drawing's place. */
+export const TASKS = ['arrange', 'group', 'bare', 'sums', 'markers', 'sheet'] as const;
+export type Task = (typeof TASKS)[number];
+
+/** A patch that might be: drawn dashed on the plan. */
+export interface Maybe {
+  rect: Rect;
+  ticket: string;
+  /** A single row at its exact place. */
+  line?: RowLine;
+}
 
 export class Desk {
   view: ViewKey = $state('yard');
@@ -18,6 +32,12 @@ export class Desk {
   /** The crop to be put on squares next, and its way. */
   hand: { crop: string; way: string } | null = $state(null);
   helpOpen = $state(false);
+  /** The work in hand on the bed, if any. */
+  task: Task | null = $state(null);
+  /** What the sheet is printed on. */
+  paper: Paper = $state('letter');
+  /** What it would put on the squares. */
+  preview: Maybe[] = $state.raw([]);
 
   constructor(readonly garden: number) {
     this.read(location.pathname);
@@ -28,6 +48,7 @@ export class Desk {
     if (bed !== this.bed) {
       this.patch = null;
       this.cursor = { x: 0, y: 0, w: 2, h: 2 };
+      this.leaveTask();
     }
     this.view = view;
     this.bed = bed;
@@ -54,12 +75,29 @@ export class Desk {
   take(crop: string, way: string): void {
     this.hand = { crop, way };
     this.patch = null;
+    this.leaveTask();
   }
 
-  /** Backs out one step: help, crop in hand, patch, bed. */
+  /** Takes up work on the bed, or puts the same work down. */
+  begin(task: Task): void {
+    const same = this.task === task;
+    this.leaveTask();
+    if (same) return;
+    this.task = task;
+    this.hand = null;
+    this.patch = null;
+  }
+
+  leaveTask(): void {
+    this.task = null;
+    this.preview = [];
+  }
+
+  /** Backs out one step: crop in hand, patch, work, bed. */
   back(): void {
     if (this.hand) this.hand = null;
     else if (this.patch !== null) this.patch = null;
+    else if (this.task !== null) this.leaveTask();
     else if (this.view === 'yard' && this.bed !== null) this.open('yard', null);
   }
 }

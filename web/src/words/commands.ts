@@ -7,6 +7,9 @@ const DONE: Record<string, string> = {
   'move-bed': 'moving a bed',
   'remove-bed': 'removing a bed',
   place: 'putting a crop on squares',
+  'place-all': 'planting several crops at once',
+  'keep-grouping': 'saving a grouping',
+  'forget-grouping': 'forgetting a grouping',
   'move-patch': 'moving or resizing a patch',
   'change-patch': 'changing a patch',
   'remove-patch': 'removing a patch',
@@ -14,6 +17,8 @@ const DONE: Record<string, string> = {
   remember: 'remembering an earlier year',
   forget: 'forgetting an earlier year',
   'set-spacing': 'your own distance',
+  'set-school': 'choosing a school of spacing',
+  lock: 'keeping a patch in its place',
 };
 
 export function undoWord(verb: string, command: string | null): string {

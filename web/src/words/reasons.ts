@@ -7,7 +7,7 @@ import type { Kind } from '../generated/Kind';
 import type { SideFit } from '../generated/SideFit';
 import type { Sum } from '../generated/Sum';
 import type { Units } from '../generated/Units';
-import { yearName } from './dates';
+import { dayMonth, yearName } from './dates';
 import { count, length } from './lengths';
 
 /** A finding in words. */
@@ -84,6 +84,68 @@ export function tell(view: GardenView, catalogue: Catalogue, finding: Finding): 
         heading: 'Wants something to climb',
         body: 'No trellis runs through this ground; set stakes, a cage or poles, or add a trellis line to the bed in the Yard view.',
       };
+    case 'shares': {
+      const { slow, must_be_out, closes, quick_lost, slow_lost, out } = reason;
+      const host = crop(slow)?.name ?? '';
+      const quick = crop(finding.patch)?.name ?? '';
+      const meets = closes
+        ? ` ${upper(host)} leaves meet about ${dayMonth(closes)}.`
+        : ` ${upper(host)} leaves never meet here.`;
+      if (finding.weight === 'good')
+        return { heading: `${upper(quick)} between ${host}: fine`, body: `Out by ${dayMonth(out)}.${meets}` };
+      return {
+        heading: `${upper(quick)} stays too long between ${host}`,
+        body: `Out by ${dayMonth(out)} as planned; it must be out before ${dayMonth(must_be_out ?? out)}.${meets} Left in, ${count(quick_lost, `${quick} is`, `${crop(finding.patch)?.plural ?? quick} are`)} shaded and ${count(slow_lost, `${host} is`, `${crop(slow)?.plural ?? host} are`)} crowded.`,
+      };
+    }
+    case 'rows-crowd':
+      return {
+        heading: `Crowds the row of ${crop(reason.other)?.name ?? ''}`,
+        body: `They are ${length(reason.gap, units)} apart; from about ${dayMonth(reason.day)} the leaves of one reach over the other. Widen the gap, or have one out by then.`,
+      };
+    case 'out-of-reach':
+      return {
+        heading: 'Beyond an arm',
+        body: `Picked every ${reason.every === 2 ? 'other day' : `${reason.every} days`}, and ${count(reason.holes, 'plant is', 'plants are')} more than ${length(reason.arm, units)} from a side you can reach over, or behind a trellis.`,
+      };
+    case 'spills':
+      return { heading: 'Grows out over the board', body: 'Its vines have a path to spill onto; keep it passable.' };
+    case 'nowhere-to-spill':
+      return {
+        heading: 'Nowhere to spill',
+        body: 'Its vines will run over the neighbours. Put it at an edge with a path beside it, or train it up.',
+      };
+    case 'few-rows':
+      return {
+        heading: `${reason.rows === 1 ? 'One row' : 'Two rows'} of maize`,
+        body: 'The wind pollinates it: at least three rows, as square as the ground allows, or shake the tassels over the silks by hand.',
+      };
+    case 'in-the-middle':
+      return {
+        heading: reason.for_seed ? 'Left for seed in the middle' : 'Stays for years, in the middle',
+        body: 'At an end of the bed it is out of the way when the rest is dug or turned over.',
+      };
+    case 'shaded': {
+      const tall = crop(reason.by)?.name ?? '';
+      const here = crop(finding.patch)?.name ?? '';
+      const shadow = `About ${dayMonth(reason.day)} the noon shadow of the ${tall} is ${length(reason.long, units)} long and lies over ${count(reason.holes, 'plant', 'plants')}.`;
+      return reason.welcome
+        ? { heading: `Summer shade from ${tall}`, body: `${shadow} ${upper(here)} is glad of it.` }
+        : {
+            heading: `${upper(tall)} shades ${here}`,
+            body: `${shadow} ${finding.weight === 'note' ? `${upper(here)} manages on half a day of sun.` : `Put the taller one on the ${southern ? 'south' : 'north'} side.`}`,
+          };
+    }
+    case 'crosses':
+      return {
+        heading: 'Two kinds of maize flower together',
+        body: `They cross and the ears turn starchy: their flowering is ${count(reason.days_apart, 'day', 'days')} apart; ${reason.wanted} are wanted, or a distance no back yard has. Sow one ${count(reason.wanted - reason.days_apart, 'day', 'days')} later.`,
+      };
+    case 'unlike-neighbour':
+      return {
+        heading: `Close beside ${crop(reason.other)?.name ?? ''}`,
+        body: 'Planted close, neighbours want leaves and height alike, or the smaller one is smothered.',
+      };
     case 'under-brace':
       return {
         heading: 'A brace in the way',
@@ -94,22 +156,65 @@ export function tell(view: GardenView, catalogue: Catalogue, finding: Finding): 
 
 /** The sum behind a count, line by line. */
 export function sumLines(sum: Sum, units: Units): string[] {
+  const found = sum.fits + sum.under_braces;
+  const lines = patternLines(sum, units);
+  if (sum.under_braces > 0) lines.push(`${found} − ${sum.under_braces} under a brace = ${sum.fits}`);
+  if (sum.holes < sum.fits) lines.push(`you chose ${sum.holes} of them`);
+  if (sum.per_hole > 1) lines.push(`${sum.holes} × ${sum.per_hole} in each hole = ${sum.plants}`);
+  const { far, near, left, right } = sum.spills;
+  if (far || near || left || right) lines.push('its vines may grow out over the board, so stems stand nearer to it');
+  if (sum.feeding_percent > 100) lines.push(`so many want ${sum.feeding_percent} % of the usual feed`);
+  return lines;
+}
+
+function patternLines(sum: Sum, units: Units): string[] {
+  const { pattern, spacing } = sum;
   const ground = { long: sum.ground.right - sum.ground.left, wide: sum.ground.near - sum.ground.far };
   const line = (side: number, distance: number, n: number) =>
     `${length(side, units)} ÷ ${length(distance, units)} = ${n}${side % distance === 0 ? '' : ' whole'}`;
-  const lines = [
-    `along: ${line(ground.long, sum.spacing.along, sum.columns)}`,
-    `across: ${line(ground.wide, sum.spacing.across, sum.rows)}`,
-  ];
-  const fits = sum.columns * sum.rows - sum.under_braces;
-  lines.push(
-    sum.under_braces > 0
-      ? `${sum.columns} × ${sum.rows} − ${sum.under_braces} under a brace = ${fits}`
-      : `${sum.columns} × ${sum.rows} = ${count(fits, 'hole', 'holes')}`,
-  );
-  if (sum.holes < fits) lines.push(`you chose ${sum.holes} of them`);
-  if (sum.per_hole > 1) lines.push(`${sum.holes} × ${sum.per_hole} in each hole = ${sum.plants}`);
-  return lines;
+  switch (pattern.lies) {
+    case 'grid': {
+      const spilling = Object.values(sum.spills).some(Boolean);
+      const each = spilling
+        ? [`along: ${pattern.columns}`, `across: ${pattern.rows}`]
+        : [
+            `along: ${line(ground.long, spacing.along, pattern.columns)}`,
+            `across: ${line(ground.wide, spacing.across, pattern.rows)}`,
+          ];
+      return [
+        ...each,
+        `${pattern.columns} × ${pattern.rows} = ${count(pattern.columns * pattern.rows, 'hole', 'holes')}`,
+      ];
+    }
+    case 'staggered':
+      return [
+        `${count(pattern.lines, 'line', 'lines')} ${pattern.across ? 'across' : 'along'}, ${length(pattern.pitch, units)} apart`,
+        pattern.short === pattern.long
+          ? `${pattern.long} to a line`
+          : `${pattern.long} and ${pattern.short} to a line in turn`,
+        `every plant ${length(Math.max(spacing.along, spacing.across), units)} from the next`,
+      ];
+    case 'rows':
+      return [
+        `${count(pattern.lines, 'line', 'lines')} ${pattern.across ? 'across' : 'along'}, ${
+          pattern.double
+            ? `in pairs ${length(spacing.along, units)} apart, ${length(spacing.across, units)} between pairs`
+            : `${length(spacing.across, units)} apart`
+        }`,
+        pattern.short === pattern.each
+          ? `${pattern.each} to a line, ${length(spacing.along, units)} apart`
+          : `${pattern.each} and ${pattern.short} to a line in turn, ${length(spacing.along, units)} apart`,
+      ];
+    case 'scattered':
+      return [
+        `${count(pattern.seeds, 'seed', 'seeds')} strewn, thinned to ${length(Math.max(spacing.along, spacing.across), units)}`,
+        `about ${count(pattern.left, 'plant', 'plants')} left`,
+      ];
+    case 'between':
+      return [
+        `${count(pattern.places, 'place', 'places')} in the gaps of what stands there, ${length(spacing.along, units)} apart or more`,
+      ];
+  }
 }
 
 /** 'a seventh row misses by 1 in; seven rows fit at 11⅞ in', or nothing when squares fit exactly. */

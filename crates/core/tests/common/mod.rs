@@ -6,11 +6,14 @@ use proptest::prelude::*;
 use sparrow_core::bed::{Bed, BedId, BedKind, Brace, Reach};
 use sparrow_core::catalogue::Catalogue;
 use sparrow_core::command::Command;
-use sparrow_core::garden::Garden;
+use sparrow_core::crop::Spacing;
+use sparrow_core::garden::{Garden, OwnSpacing};
 use sparrow_core::history::Stood;
 use sparrow_core::length::{Length, Tape};
 use sparrow_core::patch::{Patch, PatchId, Rect};
+use sparrow_core::school::{School, SchoolFor};
 use sparrow_core::site::{Frost, Latitude, MonthDay, Site, Units};
+use sparrow_core::spacing::{Hole, Planting};
 
 /// The day it is in these tests.
 pub const TODAY: Date = date(2026, 11, 23);
@@ -35,6 +38,8 @@ pub fn bed(id: u32, length: Length, width: Length) -> Bed {
         reach: Reach::ALL,
         braces: Vec::new(),
         trellises: Vec::new(),
+        drips: Vec::new(),
+        school: None,
     }
 }
 
@@ -74,8 +79,34 @@ pub fn patch_in(garden: &Garden, crop: &str, way: &str, rect: Rect) -> Patch {
         from: date(2027, 5, 1),
         until: date(2027, 9, 1),
         between: false,
+        school: None,
+        locked: false,
+        line: None,
         kept: Vec::new(),
     }
+}
+
+/// The holes of one crop on some half squares of a bed, at a distance of the household's own.
+pub fn laid(bed: &Bed, units: Units, own: Spacing, rect: Rect, school: School) -> Vec<Hole> {
+    let mut garden = Garden::new(site(units));
+    garden.beds = vec![bed.clone()];
+    // Radishes are sown, do not climb and need no air: every school suits them.
+    let (crop, way) = ("radish".to_string(), "root".to_string());
+    let Spacing { along, across } = own;
+    garden.spacings = vec![OwnSpacing { crop, way, along, across, note: String::new() }];
+    let patch = Patch { school: Some(school), ..patch_in(&garden, "radish", "root", rect) };
+    Planting::of(&garden, Catalogue::standard(), &patch).expect("the bed, the crop and the way are there").reckon().1
+}
+
+/// Any school, with any of its figures.
+pub fn any_school() -> impl Strategy<Value = School> {
+    prop_oneof![
+        Just(School::SquareFoot),
+        Just(School::Staggered),
+        (any::<bool>(), any::<bool>()).prop_map(|(across, double)| School::Rows { across, double }),
+        (60..=95u8).prop_map(|percent| School::Close { percent }),
+        (2..=9u8).prop_map(|seeds| School::Scatter { seeds }),
+    ]
 }
 
 /// A command made from six bytes; many of them will be refused.
@@ -85,7 +116,7 @@ pub fn some_command(garden: &Garden, [kind, a, b, c, d, e]: [u8; 6]) -> Command 
     let crop = &catalogue.crops[usize::from(b) % catalogue.crops.len()];
     let rect = Rect { x: u16::from(c % 17), y: u16::from(d % 9), w: u16::from(c / 32), h: u16::from(d / 64) };
     let patch = PatchId(u32::from(e) % (garden.patches.len() as u32 + 2));
-    match kind % 9 {
+    match kind % 11 {
         0..=2 => Command::Place {
             bed,
             crop: crop.key.clone(),
@@ -111,6 +142,11 @@ pub fn some_command(garden: &Garden, [kind, a, b, c, d, e]: [u8; 6]) -> Command 
             distance: (c % 3 != 0).then(|| (Tape(Length::inches(i32::from(d % 30))), Tape(Length::inches(i32::from(e % 30))))),
             note: String::new(),
         },
+        9 => Command::SetSchool {
+            over: [SchoolFor::Household, SchoolFor::Bed { bed }, SchoolFor::Patch { patch }][usize::from(c % 3)],
+            school: (d % 4 != 0).then(|| School::OFFERED[usize::from(e) % School::OFFERED.len()]),
+        },
+        10 => Command::Lock { patch, locked: c % 3 == 0 },
         7 => Command::KeepWarning { patch, key: "brace".into(), keep: c % 2 == 0 },
         _ => Command::RemoveBed { bed },
     }

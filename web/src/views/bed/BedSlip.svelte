@@ -3,8 +3,9 @@
   import type { BedReckoning } from '../../generated/BedReckoning';
   import { useOpenGarden } from '../../state/context';
   import { dayMonth } from '../../words/dates';
-  import { count, squares } from '../../words/lengths';
+  import { count, length, squares } from '../../words/lengths';
   import { partSquare } from '../../words/reasons';
+  import BedSchool from './BedSchool.svelte';
   import Findings from './Findings.svelte';
   import LastYears from './LastYears.svelte';
 
@@ -66,5 +67,23 @@
     )}.
   </p>
 {/if}
+{#each reckoned.trellis_shades as shade (shade.from_far)}
+  <p class="quiet mt-2">
+    The trellis {length(shade.from_far, garden.units)} from the far side, grown over to {length(18288, garden.units)},
+    shades
+    {squares(shade.centisquares)} at noon in midsummer.
+  </p>
+{/each}
 <Findings findings={garden.findingsIn(bed.id)} />
 <LastYears {bed} {reckoned} />
+<BedSchool {bed} />
+<div class="foot">
+  <button class="act" onclick={() => desk.begin('sheet')}>set it out</button>
+  {#if garden.mayChange}
+    <button class="act" onclick={() => desk.begin('arrange')}>arrange this bed</button>
+    <button class="act" onclick={() => desk.begin('group')}>groupings</button>
+    <button class="act" onclick={() => desk.begin('markers')}>row markers</button>
+  {/if}
+  <button class="act" onclick={() => desk.begin('bare')}>empty ground</button>
+  <button class="act" onclick={() => desk.begin('sums')}>count</button>
+</div>

@@ -8,6 +8,9 @@
   import { moved, resized } from './ground';
   import HandSlip from './HandSlip.svelte';
   import Lanes from './Lanes.svelte';
+  import SheetView from './SheetView.svelte';
+  import TaskSlip from './tasks/TaskSlip.svelte';
+  import type { Task } from '../../state/desk.svelte';
   import PatchSlip from './PatchSlip.svelte';
   import Problem from '../../frame/Problem.svelte';
 
@@ -47,6 +50,15 @@
     ArrowDown: [0, 1],
   };
 
+  const TASK_KEYS: Record<string, Task> = {
+    a: 'arrange',
+    g: 'group',
+    e: 'bare',
+    c: 'sums',
+    m: 'markers',
+    s: 'sheet',
+  };
+
   function arrow([dx, dy]: [number, number], larger: boolean) {
     if (!bed) return;
     const change = larger ? resized : moved;
@@ -84,6 +96,7 @@
     if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return;
     if (event.target instanceof HTMLElement && event.target.closest('[role=slider], dialog, [role=dialog]')) return;
     const step = ARROWS[event.key];
+    const task = TASK_KEYS[event.key];
     // Enter on a button or link is that button's own.
     const onButton = event.target instanceof HTMLButtonElement || event.target instanceof HTMLAnchorElement;
     if (step) arrow(step, event.shiftKey);
@@ -91,6 +104,7 @@
     else if ((event.key === 'Delete' || event.key === 'Backspace') && garden.mayChange) remove();
     else if (event.key === 'n') document.querySelector<HTMLInputElement>('#plant-count')?.select();
     else if (event.key === 'b') nextBed();
+    else if (task && bed) desk.begin(task);
     else return;
     event.preventDefault();
   }
@@ -132,9 +146,13 @@
         <span data-tally>{count(reckoned.plants, 'plant', 'plants')}</span> standing
       </span>
     </div>
-    <BedPlan {bed} {reckoned} {grid} {half} {put} />
-    {#if garden.mayChange}<CropPicker />{/if}
-    <Lanes {bed} />
+    {#if desk.task === 'sheet'}
+      {#key bed.id}<SheetView {bed} />{/key}
+    {:else}
+      <BedPlan {bed} {reckoned} {grid} {half} {put} />
+      {#if garden.mayChange}<CropPicker />{/if}
+      <Lanes {bed} />
+    {/if}
   {:else if beds.length === 0}
     <div class="px-5 pt-6">
       <h2>No bed yet</h2>
@@ -156,6 +174,8 @@
   <Problem />
   {#if shown && bed}
     {#key shown.patch.id}<PatchSlip {shown} {bed} {remove} />{/key}
+  {:else if desk.task && bed}
+    {#key bed.id}<TaskSlip {bed} task={desk.task} />{/key}
   {:else if desk.hand && bed}
     <HandSlip hand={desk.hand} {put} />
   {:else if bed && reckoned}

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Finding } from '../../generated/Finding';
   import { useOpenGarden } from '../../state/context';
+  import { dayMonth, plusDays } from '../../words/dates';
   import { squareSize, tell } from '../../words/reasons';
 
   let { findings }: { findings: Finding[] } = $props();
@@ -38,6 +39,23 @@
     void garden.send({ do: 'move-patch', patch: patch.id, bed: patch.bed, rect });
   }
 
+  /** The day before it must be out, as a change of its days. */
+  function outInTime(finding: Finding) {
+    const patch = garden.shown(finding.patch)?.patch;
+    if (!patch || finding.reason.is !== 'shares' || !finding.reason.must_be_out) return;
+    const { way, holes, from, between } = patch;
+    const until = plusDays(finding.reason.must_be_out, -1);
+    void garden.send({
+      do: 'change-patch',
+      patch: patch.id,
+      way,
+      holes,
+      from,
+      until: until < from ? from : until,
+      between,
+    });
+  }
+
   function moveWord(finding: Finding): string {
     const bed = finding.way_out?.bed;
     const here = garden.shown(finding.patch)?.patch.bed;
@@ -68,7 +86,7 @@
         <span class="mark">{finding.number}</span>
         <div class="grow">
           {@render words(finding)}
-          {#if !finding.way_out && finding.reason.is !== 'none-fits'}
+          {#if !finding.way_out && !['none-fits', 'shares', 'crosses', 'rows-crowd'].includes(finding.reason.is)}
             <p class="quiet">
               No bed has untroubled ground for it on those days: choose other days, fewer squares, or another crop.
             </p>
@@ -77,6 +95,10 @@
             <p class="mt-1 flex flex-wrap gap-x-4">
               {#if finding.reason.is === 'none-fits'}<button class="act" onclick={() => enlarge(finding)}
                   >make it large enough</button
+                >{/if}
+              {#if finding.reason.is === 'shares' && finding.reason.must_be_out}<button
+                  class="act"
+                  onclick={() => outInTime(finding)}>out by {dayMonth(plusDays(finding.reason.must_be_out, -1))}</button
                 >{/if}
               {#if finding.way_out}<button class="act" onclick={() => moveOut(finding)}>{moveWord(finding)}</button
                 >{/if}

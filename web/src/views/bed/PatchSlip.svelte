@@ -8,6 +8,7 @@
   import { squareSize, sumLines, upper } from '../../words/reasons';
   import CropFacts from './CropFacts.svelte';
   import Findings from './Findings.svelte';
+  import Schools from './Schools.svelte';
 
   let { shown, bed, remove }: { shown: Shown; bed: Bed; remove: () => void } = $props();
   const { garden } = useOpenGarden();
@@ -18,7 +19,7 @@
   const findings = $derived(
     garden.findingsIn(bed.id).filter((one) => one.patch === patch.id || one.other === patch.id),
   );
-  const fits = $derived(sum.columns * sum.rows - sum.under_braces);
+  const fits = $derived(sum.fits);
   let sumOpen = $state(false);
   let own = $state(untrack(() => length(shown.reckoning.sum.spacing.along, garden.units)));
   let note = $state('');
@@ -47,9 +48,11 @@
 
   const from = $derived(sum.distance_from);
   const distance = $derived(
-    sum.spacing.along === sum.spacing.across
-      ? length(sum.spacing.along, garden.units)
-      : `${length(sum.spacing.along, garden.units)} along, ${length(sum.spacing.across, garden.units)} across`,
+    sum.pattern.lies === 'rows'
+      ? `${length(sum.spacing.along, garden.units)} in the row, rows ${length(sum.spacing.across, garden.units)}`
+      : sum.spacing.along === sum.spacing.across
+        ? length(sum.spacing.along, garden.units)
+        : `${length(sum.spacing.along, garden.units)} along, ${length(sum.spacing.across, garden.units)} across`,
   );
 </script>
 
@@ -58,9 +61,9 @@
   <span class="text-slate">{garden.familyName(shown.crop.family)}</span>
 </div>
 <p class="quiet border-b-2 border-hair pb-3">
-  {squareSize(patch.rect.w, patch.rect.h)} in {bed.name}, {dayMonth(patch.from)} to {dayMonth(
-    patch.until,
-  )}{patch.between ? ', between others' : ''}
+  {squareSize(patch.rect.w, patch.rect.h)} in {bed.name}, {dayMonth(patch.from)} to {dayMonth(patch.until)}{patch.locked
+    ? ', kept here'
+    : ''}{patch.between ? ', between others' : ''}
 </p>
 <div class="mt-3 flex items-end gap-3">
   <span class="big" data-count>{sum.plants}</span>
@@ -91,6 +94,14 @@
     </form>
   {/if}
 {/if}
+{#if patch.line}
+  <p class="quiet mt-2">
+    A marked row {patch.line.across ? 'across' : 'along'}, {length(patch.line.at, garden.units)} from the {patch.line
+      .across
+      ? 'left end'
+      : 'far side'}.
+  </p>
+{:else}<Schools {shown} />{/if}
 {#if garden.mayChange}
   <div class="mt-3 grid grid-cols-2 gap-x-4 gap-y-2">
     <label class="field"
@@ -139,6 +150,11 @@
 {#if way}<CropFacts crop={shown.crop} {way} />{/if}
 {#if garden.mayChange}
   <div class="foot">
-    <button class="act" onclick={remove}>remove this patch</button><span class="quiet">Escape puts it down</span>
+    <button class="act" onclick={() => garden.send({ do: 'lock', patch: patch.id, locked: !patch.locked })}
+      >{patch.locked ? 'let it move' : 'keep it here'}</button
+    >
+    {#if !patch.locked}<button class="act" onclick={remove}>remove this patch</button>{/if}<span class="quiet"
+      >Escape puts it down</span
+    >
   </div>
 {/if}

@@ -7,4 +7,10 @@ export const BED_KEYS: [string, string][] = [
   ['n', 'type how many plants the selected patch should hold'],
   ['Tab', 'go from patch to patch'],
   ['b', 'the next bed'],
+  ['a', 'arrange this bed'],
+  ['g', 'groupings for the marked squares'],
+  ['e', 'empty ground, and what would be ready in time'],
+  ['c', 'count: how many fit, and where'],
+  ['m', 'row markers'],
+  ['s', 'the setting-out sheet'],
 ];

@@ -136,6 +136,13 @@
         /></label
       >
       <label class="field"
+        >Drip lines, from the far side<input
+          bind:value={fields.drips}
+          placeholder="none; or 1 ft; 3 ft"
+          name="drips"
+        /></label
+      >
+      <label class="field"
         >Turned, degrees<input type="number" min="0" max="359" bind:value={fields.turn} name="turn" /></label
       >
     </div>

@@ -18,6 +18,8 @@ export interface Fields {
   reach: BedDraft['reach'];
   /** Where the middles of the braces are, separated by semicolons. */
   braces: string;
+  /** How far drip lines are from the far side, separated by semicolons. */
+  drips: string;
   trellises: { from_far: string; start: string; end: string }[];
 }
 
@@ -33,6 +35,7 @@ export const NEW_FIELDS: Fields = {
   turn: 0,
   reach: { far: true, near: true, left: true, right: true },
   braces: '',
+  drips: '',
   trellises: [],
 };
 
@@ -55,8 +58,16 @@ export function fieldsOf(bed: Bed, units: Units): Fields {
     turn: bed.turn,
     reach: { ...bed.reach },
     braces: bed.braces.map((brace) => words(brace.at)).join('; '),
+    drips: bed.drips.map(words).join('; '),
     trellises: bed.trellises.map((t) => ({ from_far: words(t.from_far), start: words(t.start), end: words(t.end) })),
   };
+}
+
+function list(text: string): string[] {
+  return text
+    .split(';')
+    .map((one) => one.trim())
+    .filter(Boolean);
 }
 
 /** The draft to send; lengths stay the gardener's own words, which the core reads. */
@@ -79,17 +90,15 @@ export function draftOf(fields: Fields, at: { x: number; y: number } | null): Be
     y: at?.y ?? null,
     turn: fields.turn,
     reach: fields.reach,
-    braces: fields.braces
-      .split(';')
-      .map((text) => text.trim())
-      .filter(Boolean),
+    braces: list(fields.braces),
+    drips: list(fields.drips),
     trellises: fields.trellises.map((t) => ({ from_far: t.from_far, start: some(t.start), end: some(t.end) })),
   };
 }
 
 /** The draft of a bed exactly as it is, to change one thing of it. */
 export function exactDraft(bed: Bed): BedDraft {
-  const { name, kind, length, width, depth, x, y, turn, reach, trellises } = bed;
+  const { name, kind, length, width, depth, x, y, turn, reach, trellises, drips } = bed;
   const braces = bed.braces.map((brace) => brace.at);
-  return { name, kind, length, width, depth, outside: false, x, y, turn, reach, braces, trellises };
+  return { name, kind, length, width, depth, outside: false, x, y, turn, reach, braces, trellises, drips };
 }

@@ -1,0 +1,243 @@
+//! The plain form of an arrangement: wishes, their candidates, and what every pair is worth.
+
+use super::candidates::{self, Candidate};
+use super::{Weighed, Why, Wish};
+use crate::bed::Bed;
+use crate::catalogue::Catalogue;
+use crate::company::{Grade, Nearness, Relation};
+use crate::crop::{Crop, Light, Way};
+use crate::garden::Garden;
+use crate::growth;
+use crate::length::Length;
+use crate::patch::{Ground, Patch, Placing};
+use crate::place;
+use crate::rotation::History;
+use crate::site::Units;
+use crate::spacing::Hole;
+use crate::sun;
+use jiff::ToSpan;
+
+/// What it costs when a wish that must find room does not.
+pub const MISSING: i32 = 1000;
+/// What it is worth when a wish finds room that only should if there is some.
+pub const ROOM: i32 = 60;
+
+/// A wish with its candidates.
+#[derive(Debug, Clone)]
+pub struct Wished {
+    /// It must find room.
+    pub must: bool,
+    /// Where it could lie, the best by itself first.
+    pub candidates: Vec<Candidate>,
+}
+
+/// What two wishes are to each other wherever they lie.
+#[derive(Debug, Clone, Default)]
+struct Pair {
+    /// Both are in the ground on some same day; if not, they may share it.
+    meet: bool,
+    /// Points when they touch, and the relations they come from.
+    touching: Vec<(usize, i32)>,
+    /// Points when both are in the bed.
+    same_bed: Vec<(usize, i32)>,
+    /// The noon shadow of the first on the second, and what it is worth.
+    shade: Option<((Length, Length), i32)>,
+    /// The same of the second on the first.
+    shaded: Option<((Length, Length), i32)>,
+    touching_sum: i32,
+    same_bed_sum: i32,
+}
+
+/// Everything the search needs to know.
+#[derive(Debug, Clone)]
+pub struct Problem {
+    /// The wishes.
+    pub wishes: Vec<Wished>,
+    crops: Vec<String>,
+    pairs: Vec<Vec<Pair>>,
+    bed: Bed,
+    units: Units,
+}
+
+/// Puts the problem together. `patterns` say what each wish would be; `garden` is without what makes way.
+pub fn build(garden: &Garden, catalogue: &Catalogue, bed: &Bed, wishes: &[Wish], patterns: &[Placing]) -> Problem {
+    let history = History::of(garden, catalogue);
+    let wished = wishes
+        .iter()
+        .zip(patterns)
+        .map(|(wish, pattern)| Wished {
+            must: wish.must,
+            candidates: candidates::of(garden, catalogue, &history, bed, wish, pattern),
+        })
+        .collect();
+    let patches: Vec<Patch> = patterns.iter().map(|pattern| pattern.patch(0)).collect();
+    let pairs = patches.iter().map(|one| patches.iter().map(|other| pair(garden, catalogue, bed, one, other)).collect());
+    Problem {
+        wishes: wished,
+        crops: patterns.iter().map(|pattern| pattern.crop.clone()).collect(),
+        pairs: pairs.collect(),
+        bed: bed.clone(),
+        units: garden.site.units,
+    }
+}
+
+/// Points of a relation, by how well it is supported; trouble weighs more than help.
+pub(super) fn points(relation: &Relation) -> i32 {
+    let (good, bad) = match relation.grade {
+        Grade::Tested => (12, -30),
+        Grade::CommonPractice => (8, -24),
+        Grade::Disputed => (3, -8),
+    };
+    if relation.kind.is_trouble() { bad } else { good }
+}
+
+/// What shade is worth to the one it falls on.
+pub(super) fn shade_points(light: Light) -> i32 {
+    match light {
+        Light::Full => -25,
+        Light::HalfShade => -6,
+        Light::ShadeInSummer => 6,
+    }
+}
+
+fn grown<'c>(catalogue: &'c Catalogue, patch: &Patch) -> Option<(&'c Crop, &'c Way)> {
+    let crop = catalogue.crop(&patch.crop)?;
+    Some((crop, crop.way(&patch.way)?))
+}
+
+fn pair(garden: &Garden, catalogue: &Catalogue, bed: &Bed, one: &Patch, other: &Patch) -> Pair {
+    let (Some((crop, _)), Some((other_crop, _))) = (grown(catalogue, one), grown(catalogue, other)) else {
+        return Pair::default();
+    };
+    if !one.meets(other) {
+        return Pair::default();
+    }
+    let mut found = Pair { meet: true, ..Pair::default() };
+    for &index in catalogue.relations_between(crop, other_crop) {
+        let relation = &catalogue.relations[index];
+        match relation.reach {
+            Nearness::Touching => found.touching.push((index, points(relation))),
+            Nearness::SameBed => found.same_bed.push((index, points(relation))),
+            // What reaches over the whole yard is the same wherever in the bed it lies.
+            Nearness::Yard => {}
+        }
+    }
+    found.shade = shadow(garden, catalogue, bed, one, other);
+    found.shaded = shadow(garden, catalogue, bed, other, one);
+    found.touching_sum = found.touching.iter().map(|one| one.1).sum();
+    found.same_bed_sum = found.same_bed.iter().map(|one| one.1).sum();
+    found
+}
+
+/// The noon shadow of one patch over another of lesser height, in the middle of the days both stand.
+pub(super) fn shadow(
+    garden: &Garden,
+    catalogue: &Catalogue,
+    bed: &Bed,
+    tall: &Patch,
+    short: &Patch,
+) -> Option<((Length, Length), i32)> {
+    let ((tall_crop, tall_way), (short_crop, short_way)) = (grown(catalogue, tall)?, grown(catalogue, short)?);
+    if tall_way.height <= short_way.height || !tall.meets(short) {
+        return None;
+    }
+    let (from, until) = (tall.from.max(short.from), tall.until.min(short.until));
+    let day = from.saturating_add(i64::from((until - from).get_days() / 2).days());
+    let excess = growth::size(tall_crop, tall_way, tall, day)?.height - growth::size(short_crop, short_way, short, day)?.height;
+    (excess > Length::ZERO).then_some(())?;
+    Some((sun::noon_shadow(&garden.site, bed, excess, day)?, shade_points(short_crop.light)))
+}
+
+/// Whether a shadow from one piece of ground lies over at least a quarter of another: of 16 spots spread
+/// over it, four or more.
+pub(super) fn falls_on(from: Ground, shadow: (Length, Length), on: Ground) -> bool {
+    let at = |low: Length, side: Length, i: u32| low + side.times(2 * i + 1).over(8);
+    let spots = (0..16).map(|n| Hole { x: at(on.left, on.length(), n % 4), y: at(on.far, on.width(), n / 4) });
+    spots.filter(|spot| place::in_shadow(from, shadow, *spot)).count() >= 4
+}
+
+impl Problem {
+    /// What one wish is worth at one candidate, by itself.
+    pub fn alone(&self, wish: usize, candidate: usize) -> i32 {
+        self.wishes[wish].candidates[candidate].points
+    }
+
+    /// Whether two candidates share ground on some same day.
+    pub fn overlap(&self, (a, c): (usize, usize), (b, d): (usize, usize)) -> bool {
+        self.pairs[a][b].meet && self.wishes[a].candidates[c].rect.overlaps(self.wishes[b].candidates[d].rect)
+    }
+
+    /// What two wishes are worth to each other at two candidates.
+    pub fn together(&self, (a, c): (usize, usize), (b, d): (usize, usize)) -> i32 {
+        let pair = &self.pairs[a][b];
+        let (one, other) = (&self.wishes[a].candidates[c], &self.wishes[b].candidates[d]);
+        let mut points = pair.same_bed_sum;
+        if pair.touching_sum != 0 && one.rect.touches(other.rect) {
+            points += pair.touching_sum;
+        }
+        if let Some((shadow, worth)) = pair.shade
+            && falls_on(one.ground, shadow, other.ground)
+        {
+            points += worth;
+        }
+        if let Some((shadow, worth)) = pair.shaded
+            && falls_on(other.ground, shadow, one.ground)
+        {
+            points += worth;
+        }
+        points
+    }
+
+    /// The most two wishes can be worth to each other anywhere.
+    pub fn together_at_best(&self, a: usize, b: usize) -> i32 {
+        let pair = &self.pairs[a][b];
+        let shade = |shade: &Option<((Length, Length), i32)>| shade.map_or(0, |(_, worth)| worth.max(0));
+        pair.same_bed_sum + pair.touching_sum.max(0) + shade(&pair.shade) + shade(&pair.shaded)
+    }
+
+    /// The same, reason by reason.
+    pub fn between(&self, catalogue: &Catalogue, (a, c): (usize, usize), (b, d): (usize, usize)) -> Vec<Weighed> {
+        let pair = &self.pairs[a][b];
+        let (one, other) = (&self.wishes[a].candidates[c], &self.wishes[b].candidates[d]);
+        let touch = one.rect.touches(other.rect);
+        let relations = pair.touching.iter().filter(|_| touch).chain(&pair.same_bed);
+        let mut found: Vec<Weighed> = relations
+            .filter(|(index, _)| catalogue.relations.get(*index).is_some())
+            .map(|(relation, points)| Weighed {
+                why: Why::Company { with: self.crops[b].clone(), relation: *relation },
+                points: *points,
+            })
+            .collect();
+        let sides = [(pair.shade, one, other, a), (pair.shaded, other, one, b)];
+        for (shade, tall, short, by) in sides {
+            if let Some((shadow, points)) = shade
+                && falls_on(tall.ground, shadow, short.ground)
+            {
+                found.push(Weighed { why: Why::Shade { by: self.crops[by].clone(), welcome: points > 0 }, points });
+            }
+        }
+        found
+    }
+
+    /// The bed, for whoever wants to draw it.
+    pub fn bed(&self) -> (&Bed, Units) {
+        (&self.bed, self.units)
+    }
+}
+
+/// The score of a pick, one candidate a wish or none, worked out from the beginning: what every pick is
+/// judged by. A pick in which two share ground has none that counts.
+pub fn score(problem: &Problem, pick: &[Option<usize>]) -> i32 {
+    let mut total = 0;
+    for (a, chosen) in pick.iter().enumerate() {
+        let Some(c) = *chosen else {
+            total -= if problem.wishes[a].must { MISSING } else { 0 };
+            continue;
+        };
+        total += problem.alone(a, c);
+        for (b, theirs) in pick.iter().enumerate().skip(a + 1) {
+            total += theirs.map_or(0, |d| problem.together((a, c), (b, d)));
+        }
+    }
+    total
+}

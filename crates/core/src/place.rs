@@ -1,0 +1,263 @@
+//! Does it stand where it should? Reach, shade, vines, blocks of maize, and what stays for years.
+
+use crate::bed::{Bed, Reach, Trellis};
+use crate::crop::{Life, Light};
+use crate::findings::{Reason, Weight};
+use crate::garden::Garden;
+use crate::growth;
+use crate::length::Length;
+use crate::patch::{Ground, PatchId};
+use crate::pattern::Pattern;
+use crate::school::School;
+use crate::spacing::{Hole, Planting, Sum};
+use crate::sun;
+use jiff::ToSpan;
+use jiff::civil::Date;
+use serde::Serialize;
+
+/// How far an arm reaches over a bed: 24 in (common practice; half of a bed 4 ft wide).
+pub const ARM: Length = Length::inches(24);
+/// Crops picked this often want to be within an arm's reach \[days\].
+pub const OFTEN: u8 = 3;
+/// Days by which two kinds of maize must flower apart to stay true (common practice).
+pub const FLOWERING_APART: i32 = 14;
+/// Days from flowering to picking sweet maize (common practice: silks brown about three weeks later).
+const SILK_TO_EAR: i64 = 21;
+/// A neighbour this many times as high or as wide is unlike, in the close school.
+const UNLIKE: i32 = 2;
+
+/// A patch as it is reckoned: what the rules of place are asked about.
+#[derive(Debug, Clone, Copy)]
+pub struct Laid<'a> {
+    /// The planting.
+    pub planting: &'a Planting<'a>,
+    /// Its count.
+    pub sum: &'a Sum,
+    /// Its holes.
+    pub holes: &'a [Hole],
+}
+
+/// What is found, how it weighs, under which key it is kept, and which other patch it concerns.
+pub type Found = (Weight, String, Option<PatchId>, Reason);
+
+/// Everything about the place of one patch. `others` are all patches of the year, its own among them.
+pub fn around(garden: &Garden, laid: Laid, others: &[Laid]) -> Vec<Found> {
+    let mut found = Vec::new();
+    found.extend(out_of_reach(laid));
+    found.extend(spilling(laid));
+    found.extend(few_rows(laid));
+    found.extend(in_the_middle(laid));
+    for other in others.iter().filter(|other| meets(laid, **other)) {
+        found.extend(shaded(garden, laid, *other));
+        found.extend(crosses(laid, *other));
+        found.extend(unlike(laid, *other));
+        found.extend(rows_crowd(laid, *other));
+    }
+    found
+}
+
+fn meets(one: Laid, other: Laid) -> bool {
+    one.planting.patch.id != other.planting.patch.id && one.planting.patch.meets(other.planting.patch)
+}
+
+/// How far a hole is from the nearest side a gardener can reach over, no trellis with a crop on it in
+/// between; nothing when there is no such side.
+///
+/// ```
+/// use sparrow_core::{bed::Reach, demo::quillet_lane, length::Length, place::from_side, spacing::Hole};
+/// let garden = quillet_lane(jiff::civil::date(2026, 11, 23)).unwrap();
+/// let long = garden.beds.iter().find(|bed| bed.name == "Long bed").unwrap();
+/// let hole = Hole { x: Length::inches(50), y: Length::inches(6) };
+/// // Two feet wide and reached from the near side only: 24 − 6 in.
+/// assert_eq!(from_side(long, hole), Some(Length::inches(18)));
+/// ```
+pub fn from_side(bed: &Bed, hole: Hole) -> Option<Length> {
+    let Reach { far, near, left, right } = bed.reach;
+    // A trellis stands between a hole and the far side when it is nearer to that side, and the other way round.
+    let trellised = |is_between: &dyn Fn(Length) -> bool| {
+        bed.trellises.iter().any(|t| t.start <= hole.x && hole.x <= t.end && is_between(t.from_far))
+    };
+    let sides = [
+        (far && !trellised(&|at| at < hole.y), hole.y),
+        (near && !trellised(&|at| at > hole.y), bed.width - hole.y),
+        (left, hole.x),
+        (right, bed.length - hole.x),
+    ];
+    sides.into_iter().filter(|(open, _)| *open).map(|(_, distance)| distance).min()
+}
+
+fn out_of_reach(laid: Laid) -> Option<Found> {
+    let every = laid.planting.crop.pick_every.filter(|every| *every <= OFTEN)?;
+    let far = laid.holes.iter().filter(|hole| from_side(laid.planting.bed, **hole).is_none_or(|distance| distance > ARM));
+    let holes = far.count() as u32;
+    (holes > 0).then(|| (Weight::Settle, "reach".into(), None, Reason::OutOfReach { holes, every, arm: ARM }))
+}
+
+fn spilling(laid: Laid) -> Option<Found> {
+    if !laid.planting.way.spills {
+        return None;
+    }
+    let Reach { far, near, left, right } = laid.sum.spills;
+    if far || near || left || right {
+        return Some((Weight::Good, "spill".into(), None, Reason::Spills));
+    }
+    Some((Weight::Note, "spill".into(), None, Reason::NowhereToSpill))
+}
+
+/// Wind pollinates maize across rows; fewer than three give gappy ears (common practice).
+fn few_rows(laid: Laid) -> Option<Found> {
+    laid.planting.way.strain.as_ref()?;
+    let rows = match laid.sum.pattern {
+        Pattern::Grid { columns, rows } => columns.min(rows),
+        Pattern::Rows { lines, each, .. } => lines.min(each),
+        Pattern::Staggered { lines, long, .. } => lines.min(long),
+        Pattern::Scattered { .. } | Pattern::Between { .. } => return None,
+    };
+    (rows < 3).then(|| (Weight::Note, "rows".into(), None, Reason::FewRows { rows }))
+}
+
+/// What stays for years, or is left for seed over winter, belongs to an end of the bed, where digging passes it by.
+fn in_the_middle(laid: Laid) -> Option<Found> {
+    let Planting { crop, way, patch, bed, .. } = laid.planting;
+    let for_seed = crop.life == Life::Biennial && (patch.until - patch.from).get_days() > 365;
+    if !for_seed && !growth::is_settled(crop, way) {
+        return None;
+    }
+    let ground = laid.sum.ground;
+    let at_an_end = ground.left == Length::ZERO || ground.right == bed.length;
+    (!at_an_end).then(|| (Weight::Note, "end".into(), None, Reason::InTheMiddle { for_seed }))
+}
+
+/// The days on which the shade of `other` on `laid` is judged: the middle of the days both stand.
+fn middle_day(laid: Laid, other: Laid) -> Date {
+    let (one, two) = (laid.planting.patch, other.planting.patch);
+    let (from, until) = (one.from.max(two.from), one.until.min(two.until));
+    from.saturating_add(i64::from((until - from).get_days() / 2).days())
+}
+
+/// Whether the noon shadow of a taller patch lies over at least a quarter of this one's plants.
+fn shaded(garden: &Garden, laid: Laid, other: Laid) -> Option<Found> {
+    let (short, tall) = (laid.planting, other.planting);
+    if short.bed.id != tall.bed.id || tall.way.height <= short.way.height {
+        return None;
+    }
+    let day = middle_day(laid, other);
+    let height = |p: &Planting| growth::size(p.crop, p.way, p.patch, day).map(|size| size.height);
+    let excess = height(tall)? - height(short)?;
+    let shadow = sun::noon_shadow(&garden.site, short.bed, excess, day)?;
+    let under = |hole: &&Hole| in_shadow(other.sum.ground, shadow, **hole) && !inside(other.sum.ground, hole);
+    let plants = laid.holes.iter().filter(under).count() as u32;
+    if plants == 0 || plants * 4 < laid.holes.len() as u32 {
+        return None;
+    }
+    let key = format!("shade:{}", tall.patch.id.0);
+    let weight = match short.crop.light {
+        Light::ShadeInSummer => Weight::Good,
+        Light::HalfShade => Weight::Note,
+        Light::Full => Weight::Settle,
+    };
+    let reason = Reason::Shaded { by: tall.patch.id, holes: plants, day, long: long(shadow), welcome: weight == Weight::Good };
+    Some((weight, key, Some(tall.patch.id), reason))
+}
+
+fn long((dx, dy): (Length, Length)) -> Length {
+    Length::tenths_mm(f64::from(dx.get()).hypot(f64::from(dy.get())).round() as i32)
+}
+
+/// Whether a spot lies in the shadow that a piece of ground throws so far along and across: whether the
+/// spot, moved back towards the sun by some part of the shadow, comes to lie on that ground.
+pub fn in_shadow(ground: Ground, (dx, dy): (Length, Length), spot: Hole) -> bool {
+    // The part of the shadow for which one coordinate lies within the ground's two edges.
+    let part = |at: Length, by: Length, low: Length, high: Length| {
+        let (at, by) = (f64::from(at.get()), f64::from(by.get()));
+        let (low, high) = (f64::from(low.get()), f64::from(high.get()));
+        if by == 0.0 {
+            return if low < at && at < high { (0.0, 1.0) } else { (1.0, 0.0) };
+        }
+        let (a, b) = ((at - high) / by, (at - low) / by);
+        (a.min(b), a.max(b))
+    };
+    let (x, y) = (part(spot.x, dx, ground.left, ground.right), part(spot.y, dy, ground.far, ground.near));
+    x.0.max(y.0).max(0.0) < x.1.min(y.1).min(1.0)
+}
+
+/// What a trellis would shade, grown over, before it is built.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct TrellisShade {
+    /// Where it stands, from the far side.
+    pub from_far: Length,
+    /// How far its shadow reaches at noon in midsummer.
+    pub long: Length,
+    /// Ground of its own bed under that shadow, in hundredths of a square.
+    pub centisquares: u32,
+}
+
+/// How high a grown-over trellis is taken to stand: 6 ft (common practice).
+pub const TRELLIS_HEIGHT: Length = Length::inches(72);
+
+/// What the trellises of a bed shade at noon on a day, those that shade any of it.
+pub fn trellis_shades(garden: &Garden, bed: &Bed, day: Date) -> Vec<TrellisShade> {
+    let Some(shadow) = sun::noon_shadow(&garden.site, bed, TRELLIS_HEIGHT, day) else { return Vec::new() };
+    let half = garden.site.units.half_square();
+    let (columns, rows) = bed.half_squares(garden.site.units);
+    let shade = |trellis: &Trellis| {
+        let line = Length::tenths_mm(1);
+        let ground =
+            Ground { left: trellis.start, right: trellis.end, far: trellis.from_far - line, near: trellis.from_far + line };
+        let quarter = |x: u16, y: u16| Hole { x: half.times(x.into()) + half.over(2), y: half.times(y.into()) + half.over(2) };
+        let cells = (0..rows).flat_map(|y| (0..columns).map(move |x| (x, y)));
+        let quarters = cells.filter(|(x, y)| in_shadow(ground, shadow, quarter(*x, *y))).count() as u32;
+        TrellisShade { from_far: trellis.from_far, long: long(shadow), centisquares: quarters * 25 }
+    };
+    bed.trellises.iter().map(shade).filter(|shade| shade.centisquares > 0).collect()
+}
+
+fn inside(ground: Ground, hole: &Hole) -> bool {
+    hole.x > ground.left && hole.x < ground.right && hole.y > ground.far && hole.y < ground.near
+}
+
+/// Kinds of one crop that spoil each other's ears when they flower together; told on the later patch.
+fn crosses(laid: Laid, other: Laid) -> Option<Found> {
+    let (one, two) = (laid.planting, other.planting);
+    let unlike =
+        one.crop.key == two.crop.key && one.way.strain.is_some() && two.way.strain.is_some() && one.way.strain != two.way.strain;
+    if !unlike || two.patch.id > one.patch.id {
+        return None;
+    }
+    let flowers = |p: &Planting| {
+        let ripe = i64::from((p.way.days[0] + p.way.days[1]) / 2);
+        p.patch.from.saturating_add((ripe - SILK_TO_EAR).days())
+    };
+    let apart = (flowers(one) - flowers(two)).get_days().abs();
+    let reason = Reason::Crosses { other: two.patch.id, days_apart: apart as u32, wanted: FLOWERING_APART as u32 };
+    (apart < FLOWERING_APART).then(|| (Weight::Settle, format!("cross:{}", two.patch.id.0), Some(two.patch.id), reason))
+}
+
+/// Two rows side by side while the leaves of one reach over the stems of the other; told on the later patch.
+fn rows_crowd(laid: Laid, other: Laid) -> Option<Found> {
+    let (one, two) = (laid.planting, other.planting);
+    let (mine, theirs) = (one.patch.line?, two.patch.line?);
+    if two.patch.id > one.patch.id || one.bed.id != two.bed.id || mine.across != theirs.across {
+        return None;
+    }
+    let gap = Length::tenths_mm((mine.at - theirs.at).get().abs());
+    let until = one.patch.until.min(two.patch.until);
+    let over = |p: &Planting| growth::first_day_as_wide(p.crop, p.way, p.patch, gap.times(2) + Length::tenths_mm(1));
+    let day = over(one).into_iter().chain(over(two)).min()?.max(one.patch.from.max(two.patch.from));
+    let reason = Reason::RowsCrowd { other: two.patch.id, gap, day };
+    (day <= until).then(|| (Weight::Settle, format!("rows:{}", two.patch.id.0), Some(two.patch.id), reason))
+}
+
+/// The close school wants leaves of like size side by side.
+fn unlike(laid: Laid, other: Laid) -> Option<Found> {
+    let (one, two) = (laid.planting, other.planting);
+    let close = matches!(laid.sum.school, School::Close { .. });
+    if !close || one.bed.id != two.bed.id || !one.patch.rect.touches(two.patch.rect) || one.crop.key == two.crop.key {
+        return None;
+    }
+    let far_from = |a: Length, b: Length| a.get() > UNLIKE * b.get() || b.get() > UNLIKE * a.get();
+    let is_unlike = far_from(one.way.height, two.way.height) || far_from(one.way.spread, two.way.spread);
+    let reason = Reason::UnlikeNeighbour { other: two.patch.id };
+    is_unlike.then(|| (Weight::Note, format!("unlike:{}", two.patch.id.0), Some(two.patch.id), reason))
+}

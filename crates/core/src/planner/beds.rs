@@ -1,0 +1,95 @@
+//! Wishes about the site and its beds.
+
+use super::{Planner, next};
+use crate::bed::{Bed, BedId};
+use crate::command::MOST_BEDS;
+use crate::draft::{self, BedDraft};
+use crate::edit::Edit;
+use crate::length::Length;
+use crate::refusal::Refusal;
+use crate::site::Site;
+
+impl Planner<'_> {
+    pub(crate) fn set_site(&self, site: &Site) -> Result<Vec<Edit>, Refusal> {
+        let after = checked_site(site)?;
+        if after.units != self.garden.site.units && !self.garden.patches.is_empty() {
+            return Err(Refusal::UnitsInUse { patches: self.garden.patches.len() });
+        }
+        Ok(vec![Edit::Site { before: Box::new(self.garden.site.clone()), after: Box::new(after) }])
+    }
+
+    pub(crate) fn add_bed(&self, draft: &BedDraft) -> Result<Vec<Edit>, Refusal> {
+        if self.garden.beds.len() >= MOST_BEDS {
+            return Err(Refusal::TooManyThings { what: "beds", most: MOST_BEDS });
+        }
+        let id = BedId(next(self.garden.beds.iter().map(|bed| bed.id.0)));
+        let bed = draft.measure(id, self.garden)?;
+        self.name_is_free(&bed)?;
+        Ok(vec![Edit::Bed { before: None, after: Some(Box::new(bed)) }])
+    }
+
+    pub(crate) fn change_bed(&self, id: BedId, draft: &BedDraft) -> Result<Vec<Edit>, Refusal> {
+        let before = self.bed(id)?;
+        let after = Bed { school: before.school, ..draft.measure(id, self.garden)? };
+        self.name_is_free(&after)?;
+        let grid = after.half_squares(self.garden.site.units);
+        let in_the_way: Vec<String> = self
+            .garden
+            .patches
+            .iter()
+            .filter(|patch| patch.bed == id && !patch.rect.within(grid))
+            .map(|patch| self.name(patch))
+            .collect();
+        if !in_the_way.is_empty() {
+            return Err(Refusal::PatchesInTheWay { patches: in_the_way });
+        }
+        let lost = self.garden.past.iter().filter(|past| past.bed == id).filter_map(|past| past.section).max();
+        if lost.is_some_and(|section| section >= after.sections()) {
+            return Err(Refusal::NoSuchSection { section: lost.unwrap_or(0) + 1, sections: after.sections() });
+        }
+        Ok(vec![Edit::Bed { before: Some(Box::new(before.clone())), after: Some(Box::new(after)) }])
+    }
+
+    pub(crate) fn move_bed(&self, id: BedId, x: Length, y: Length) -> Result<Vec<Edit>, Refusal> {
+        let before = self.bed(id)?;
+        let (x, y) = (draft::on_drawing("distance from the left", x)?, draft::on_drawing("distance from the top", y)?);
+        Ok(vec![Edit::Bed { before: Some(Box::new(before.clone())), after: Some(Box::new(Bed { x, y, ..before.clone() })) }])
+    }
+
+    pub(crate) fn remove_bed(&self, id: BedId) -> Result<Vec<Edit>, Refusal> {
+        let bed = self.bed(id)?;
+        let patches = self.garden.patches.iter().filter(|patch| patch.bed == id).map(super::patches::gone);
+        let past = self
+            .garden
+            .past
+            .iter()
+            .filter(|past| past.bed == id)
+            .map(|past| Edit::Past { before: Some(past.clone()), after: None });
+        Ok(patches.chain(past).chain([Edit::Bed { before: Some(Box::new(bed.clone())), after: None }]).collect())
+    }
+
+    fn name_is_free(&self, bed: &Bed) -> Result<(), Refusal> {
+        let taken = self.garden.beds.iter().any(|other| other.id != bed.id && other.name.eq_ignore_ascii_case(&bed.name));
+        if taken { Err(Refusal::NameTaken { name: bed.name.clone() }) } else { Ok(()) }
+    }
+}
+
+/// A site whose every field is within its limits, with blanks cut off its names.
+pub fn checked_site(site: &Site) -> Result<Site, Refusal> {
+    let number = |field, value: i64, least: i64, most: i64| {
+        if (least..=most).contains(&value) { Ok(()) } else { Err(Refusal::NumberOutOfRange { field, value, least, most }) }
+    };
+    number("latitude in hundredths of a degree", i64::from(site.latitude.0), -9000, 9000)?;
+    number("north in degrees", i64::from(site.north), 0, 359)?;
+    if let Some(frost) = site.frost {
+        number("spread of the frost dates in days", i64::from(frost.spread_days), 0, 60)?;
+        for day in [frost.last, frost.first] {
+            number("month of a frost date", i64::from(day.month), 1, 12)?;
+            // 2028 is a leap year, so 29 February may be given.
+            let longest = jiff::civil::date(2028, day.month, 1).days_in_month();
+            number("day of a frost date", i64::from(day.day), 1, i64::from(longest))?;
+        }
+    }
+    let place = if site.place.trim().is_empty() { String::new() } else { draft::text("the place", &site.place, 60)? };
+    Ok(Site { name: draft::text("the garden's name", &site.name, 60)?, place, ..site.clone() })
+}

@@ -1,0 +1,120 @@
+//! What would a gardener like to know? Questions about a garden that change nothing, and their answers.
+//!
+//! Answers that would be too much to send with every reckoning, or that need more than the garden's
+//! facts to be asked, are given here; each is one pure function elsewhere in this crate.
+
+use crate::arrange::{self, Arranged, Arranging};
+use crate::bare::{self, Bare};
+use crate::bed::BedId;
+use crate::calendar;
+use crate::catalogue::Catalogue;
+use crate::garden::Garden;
+use crate::groupings::{self, Fitted};
+use crate::length::{Length, Tape};
+use crate::markers::{self, Markers, Marking};
+use crate::patch::{Patch, PatchId, Rect};
+use crate::refusal::Refusal;
+use crate::school::School;
+use crate::sheet::{self, Sheet};
+use crate::spacing::{Planting, SchoolCount};
+use crate::sums::{self, Edge, Fits, Plate, Tally};
+use jiff::civil::Date;
+use serde::{Deserialize, Serialize};
+
+/// A question, as the page asks it.
+#[derive(Debug, Clone, PartialEq, Eq, Deserialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(tag = "ask", rename_all = "kebab-case", deny_unknown_fields)]
+#[allow(missing_docs, reason = "each question's sentence is its documentation, each field is named in it")]
+pub enum Question {
+    /// What does each school of spacing give on this patch?
+    Schools { patch: PatchId },
+    /// Which ground of a bed lies bare in a growing year, and what would be ready in time?
+    Bare { bed: BedId, year: i16 },
+    /// How might this bed be laid out for a list of wishes?
+    Arrange(Arranging),
+    /// Where would row markers lie, and what do they hold?
+    Markers(Marking),
+    /// How would the groupings lie on this ground?
+    Groupings { bed: BedId, rect: Rect, year: i16 },
+    /// How is a bed set out in a growing year?
+    Sheet { bed: BedId, year: i16 },
+    /// Where do so many plants fit, this bed first, by a school or the one that holds there?
+    Fits { bed: BedId, crop: String, way: String, plants: u32, school: Option<School>, year: i16 },
+    /// How many plants stand along so much edge, and how many seeds is that?
+    Edge { crop: String, way: String, long: Tape, seeds_a_hole: u8 },
+    /// Does a count add up?
+    Tally { rows: u32, each: u32, said: u32 },
+    /// Which plate of a seeder comes nearest to the distance a crop wants?
+    Seeder { crop: String, way: String, run: Tape, plates: Vec<u32> },
+}
+
+/// What is answered.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(tag = "to", content = "is", rename_all = "kebab-case")]
+#[allow(missing_docs, reason = "each answer is documented at its type")]
+pub enum Answer {
+    Schools(Vec<SchoolCount>),
+    Bare(Vec<Bare>),
+    Arrange(Arranged),
+    Markers(Markers),
+    Groupings(Vec<Fitted>),
+    Sheet(Sheet),
+    Fits(Fits),
+    Edge(Edge),
+    Tally(Tally),
+    Seeder { wanted: Length, plates: Vec<Plate> },
+}
+
+/// Answers a question about a garden, or says why it cannot be answered.
+pub fn answer(garden: &Garden, catalogue: &Catalogue, question: &Question, today: Date) -> Result<Answer, Refusal> {
+    match question {
+        Question::Schools { patch } => {
+            let unknown = || Refusal::Unknown { what: "patch", key: patch.0.to_string() };
+            let patch = garden.patch(*patch).ok_or_else(unknown)?;
+            let planting = Planting::of(garden, catalogue, patch).ok_or_else(unknown)?;
+            Ok(Answer::Schools(planting.compare()))
+        }
+        Question::Bare { bed, year } => Ok(Answer::Bare(bare::bare(garden, catalogue, *bed, *year, today))),
+        Question::Arrange(asked) => arrange::arrange(garden, catalogue, asked).map(Answer::Arrange),
+        Question::Markers(asked) => markers::mark(garden, catalogue, asked).map(Answer::Markers),
+        Question::Groupings { bed, rect, year } => {
+            Ok(Answer::Groupings(groupings::fitted(garden, catalogue, *bed, *rect, *year)))
+        }
+        Question::Sheet { bed, year } => {
+            let days = calendar::year_span(*year, garden.site.latitude.hemisphere());
+            let unknown = || Refusal::Unknown { what: "bed", key: bed.0.to_string() };
+            sheet::sheet(garden, catalogue, *bed, days).map(Answer::Sheet).ok_or_else(unknown)
+        }
+        Question::Fits { bed, crop, way, plants, school, year } => {
+            let pattern = Patch { school: *school, ..usual(garden, catalogue, *bed, (crop, way), *year)? };
+            sums::fits(garden, catalogue, &pattern, *plants).map(Answer::Fits)
+        }
+        Question::Edge { crop, way, long, seeds_a_hole } => {
+            let (distance, per_hole) = in_line(garden, catalogue, crop, way)?;
+            sums::edge(long.0, distance, per_hole, *seeds_a_hole).map(Answer::Edge)
+        }
+        Question::Tally { rows, each, said } => Ok(Answer::Tally(sums::tally(*rows, *each, *said))),
+        Question::Seeder { crop, way, run, plates } => {
+            let (wanted, _) = in_line(garden, catalogue, crop, way)?;
+            Ok(Answer::Seeder { wanted, plates: sums::plates(run.0, plates, wanted)? })
+        }
+    }
+}
+
+/// A patch of a crop on the days on which it usually stands.
+fn usual(garden: &Garden, catalogue: &Catalogue, bed: BedId, (crop, way): (&str, &str), year: i16) -> Result<Patch, Refusal> {
+    let known = catalogue.crop(crop).ok_or_else(|| Refusal::Unknown { what: "crop", key: crop.into() })?;
+    let grown = known.way(way).ok_or_else(|| Refusal::Unknown { what: "way of growing it", key: way.into() })?;
+    let (from, until) = calendar::usual_span(&garden.site, known, grown, year);
+    Ok(sums::pattern(bed, crop, way, from, until))
+}
+
+/// The distance in a line: the household's own, else the handbook's in the row; and plants in a hole.
+fn in_line(garden: &Garden, catalogue: &Catalogue, crop: &str, way: &str) -> Result<(Length, u8), Refusal> {
+    let known = catalogue.crop(crop).ok_or_else(|| Refusal::Unknown { what: "crop", key: crop.into() })?;
+    let grown = known.way(way).ok_or_else(|| Refusal::Unknown { what: "way of growing it", key: way.into() })?;
+    let distance = garden.own_spacing(crop, way).map_or(grown.row[0], |own| own.along);
+    Ok((distance, grown.per_hole))
+}

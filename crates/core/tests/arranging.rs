@@ -1,0 +1,216 @@
+//! Arranging a bed: against full enumeration on small beds, and the laws that hold on any.
+
+mod common;
+
+use common::{TODAY, bed, site};
+use sparrow_core::arrange::{Answer, Arranging, Problem, Wish, arrange, enumerate, score, search};
+use sparrow_core::bed::{BedId, Trellis};
+use sparrow_core::catalogue::Catalogue;
+use sparrow_core::command::{Command, carry_out};
+use sparrow_core::garden::Garden;
+use sparrow_core::length::Length;
+use sparrow_core::patch::{PatchId, Rect};
+use sparrow_core::pattern::Chance;
+use sparrow_core::refusal::Refusal;
+use sparrow_core::site::Units;
+use sparrow_core::spacing::Planting;
+
+fn garden(columns: i32, rows: i32) -> Garden {
+    let mut garden = Garden::new(site(Units::Imperial));
+    garden.beds = vec![bed(1, Length::inches(12 * columns), Length::inches(12 * rows))];
+    garden
+}
+
+fn wish(crop: &str, way: &str, plants: u32, must: bool) -> Wish {
+    Wish { crop: crop.into(), way: way.into(), plants, must, from: None, until: None }
+}
+
+fn asked(wishes: Vec<Wish>) -> Arranging {
+    Arranging { bed: BedId(1), year: 2027, wishes, anew: true, effort: 3 }
+}
+
+/// Ten crops for a bed of 4 × 8 ft: more or less what fills it.
+fn ten() -> Vec<Wish> {
+    vec![
+        wish("tomato", "staked", 4, true),
+        wish("basil", "leaf", 8, true),
+        wish("carrot", "root", 64, true),
+        wish("onion", "bulb", 36, true),
+        wish("lettuce", "leaf", 8, true),
+        wish("bean", "bush", 27, true),
+        wish("cabbage", "mini", 2, true),
+        wish("beet", "root", 18, true),
+        wish("radish", "root", 16, false),
+        wish("marigold", "flower", 4, false),
+    ]
+}
+
+#[test]
+fn on_small_beds_the_score_is_the_best_of_all_picks_in_two_hundred_cases() {
+    let catalogue = Catalogue::standard();
+    let crops = ["carrot", "onion", "lettuce", "radish", "bean", "basil", "tomato", "beet", "spinach", "pea", "pepper", "chive"];
+    let mut chance = Chance(2027);
+    let mut pick = |most: u64| (chance.draw() % most) as usize;
+    let (mut left_out, mut paired) = (0, 0);
+    for case in 0..200 {
+        let mut garden = garden(1 + pick(3) as i32, 1 + pick(3) as i32);
+        if pick(3) == 0 {
+            let (length, half) = (garden.beds[0].length, Length::inches(6));
+            garden.beds[0].trellises = vec![Trellis { from_far: half, start: Length::ZERO, end: length }];
+        }
+        let wishes: Vec<Wish> = (0..1 + pick(4))
+            .map(|_| {
+                let crop = catalogue.crop(crops[pick(crops.len() as u64)]).unwrap();
+                let way = &crop.ways[pick(crop.ways.len() as u64)];
+                // As many as a square or two hold, so that some find no room.
+                let fits = 144 / (way.square_twelfths[0] * way.square_twelfths[1]);
+                wish(&crop.key, &way.key, fits.max(1) * (1 + pick(2) as u32), pick(2) == 0)
+            })
+            .collect();
+        let problem = problem(&garden, &wishes);
+        let (best, _) = enumerate(&problem);
+        let Answer { picks, bound, proven } = search(&problem, 1, 50);
+        assert_eq!(score(&problem, &picks[0]), best, "case {case}: {wishes:?}");
+        assert!(proven && bound == best, "case {case}: and it is known to be the best");
+        left_out += usize::from(picks[0].iter().any(Option::is_none));
+        paired += usize::from(picks[0].iter().flatten().count() > 1);
+    }
+    assert!(left_out > 20 && paired > 60, "the premise: {left_out} too full, {paired} with neighbours");
+}
+
+fn problem(garden: &Garden, wishes: &[Wish]) -> Problem {
+    sparrow_core::arrange::problem_of(garden, Catalogue::standard(), &asked(wishes.to_vec())).expect("it is there")
+}
+
+#[test]
+fn an_arrangement_can_be_planted_and_no_stem_stands_within_another_s_distance() {
+    let mut garden = garden(8, 4);
+    let catalogue = Catalogue::standard();
+    let arranged = arrange(&garden, catalogue, &asked(ten())).unwrap();
+    let best = &arranged.proposals[0];
+    assert!(best.left_out.iter().all(|wish| !ten()[*wish].must), "all that must find room does: {:?}", best.left_out);
+    for proposed in &best.patches {
+        assert!(proposed.plants >= ten()[proposed.wish].plants, "as many as were wished for");
+        assert!(!proposed.why.is_empty(), "and a reason for each: {proposed:?}");
+    }
+    let places = best.patches.iter().map(|one| one.place.clone()).collect();
+    carry_out(&mut garden, catalogue, &Command::PlaceAll { gone: Vec::new(), places }, TODAY).unwrap();
+    let plantings: Vec<Planting> = garden.patches.iter().map(|p| Planting::of(&garden, catalogue, p).unwrap()).collect();
+    let stems: Vec<_> = plantings
+        .iter()
+        .flat_map(|planting| {
+            let (sum, holes) = planting.reckon();
+            holes.into_iter().map(move |hole| (planting, sum.spacing, hole))
+        })
+        .collect();
+    let mut near = 0;
+    for (i, (one, a, hole)) in stems.iter().enumerate() {
+        for (other, b, there) in stems[i + 1..].iter().filter(|(other, ..)| one.patch.meets(other.patch)) {
+            let (dx, dy) = ((hole.x - there.x).get().abs(), (hole.y - there.y).get().abs());
+            let wanted = |a: Length, b: Length| (a.get() + b.get()) / 2;
+            let apart = dx >= wanted(a.along, b.along) - 1 || dy >= wanted(a.across, b.across) - 1;
+            assert!(apart, "{} at {hole:?} and {} at {there:?}", one.crop.key, other.crop.key);
+            near += usize::from(dx < 4000 && dy < 4000 && one.patch.id != other.patch.id);
+        }
+    }
+    assert!(near > 50, "the premise: many neighbours were looked at");
+}
+
+#[test]
+fn the_two_answers_differ_and_the_first_is_the_better() {
+    let arranged = arrange(&garden(8, 4), Catalogue::standard(), &asked(ten())).unwrap();
+    let [first, second] = &arranged.proposals[..] else { panic!("{} answers", arranged.proposals.len()) };
+    assert!(first.score >= second.score && first.score <= arranged.bound);
+    let moved = first.patches.iter().filter(|one| {
+        let same = second.patches.iter().find(|other| other.wish == one.wish);
+        same.is_none_or(|other| other.place.rect != one.place.rect)
+    });
+    assert!(moved.count() * 2 >= first.patches.len());
+    assert_eq!(arrange(&garden(8, 4), Catalogue::standard(), &asked(ten())).unwrap(), arranged, "the same every time");
+}
+
+#[test]
+fn more_effort_never_gives_a_worse_answer() {
+    let mut last = i32::MIN;
+    for effort in 1..=10 {
+        let arranged = arrange(&garden(8, 4), Catalogue::standard(), &Arranging { effort, ..asked(ten()) }).unwrap();
+        assert!(arranged.proposals[0].score >= last, "effort {effort}");
+        last = arranged.proposals[0].score;
+    }
+}
+
+#[test]
+fn what_is_locked_stays_and_what_is_not_makes_way() {
+    let catalogue = Catalogue::standard();
+    let mut garden = garden(4, 4);
+    for (crop, x) in [("pepper", 2), ("lettuce", 4)] {
+        let patch = common::patch_in(&garden, crop, if crop == "pepper" { "bush" } else { "leaf" }, Rect { x, y: 2, w: 2, h: 2 });
+        garden.patches.push(patch);
+    }
+    garden.patches[0].locked = true;
+    let wishes = vec![wish("bean", "bush", 36, true), wish("carrot", "root", 64, true)];
+    let arranged = arrange(&garden, catalogue, &asked(wishes.clone())).unwrap();
+    assert_eq!(arranged.gone, vec![PatchId(2)]);
+    let locked = garden.patches[0].clone();
+    for proposal in &arranged.proposals {
+        assert!(proposal.patches.iter().all(|one| !one.place.rect.overlaps(locked.rect)), "{proposal:?}");
+    }
+    let places = arranged.proposals[0].patches.iter().map(|one| one.place.clone()).collect();
+    carry_out(&mut garden, catalogue, &Command::PlaceAll { gone: arranged.gone, places }, TODAY).unwrap();
+    assert_eq!(garden.patches[0], locked);
+    let refused = carry_out(&mut garden, catalogue, &Command::RemovePatch { patch: locked.id }, TODAY).unwrap_err();
+    assert_eq!(refused, Refusal::Locked { crop: "pepper".into() });
+    // Without 'anew' nothing makes way at all.
+    let kept = arrange(&garden, catalogue, &Arranging { anew: false, ..asked(wishes) }).unwrap();
+    assert!(kept.gone.is_empty());
+}
+
+#[test]
+fn what_follows_on_may_lie_where_the_first_one_lay() {
+    // By hand: one square, spinach until the end of May and bush beans from June: both find room.
+    let day = |month, day| Some(jiff::civil::date(2027, month, day));
+    let first = Wish { from: day(3, 25), until: day(5, 31), ..wish("spinach", "leaf", 9, true) };
+    let second = Wish { from: day(6, 1), until: day(8, 20), ..wish("bean", "bush", 9, true) };
+    let both = arrange(&garden(1, 1), Catalogue::standard(), &asked(vec![first.clone(), second.clone()])).unwrap();
+    assert_eq!(both.proposals[0].left_out, Vec::<usize>::new());
+    let early = Wish { from: day(5, 31), ..second };
+    let one = arrange(&garden(1, 1), Catalogue::standard(), &asked(vec![first, early])).unwrap();
+    assert_eq!(one.proposals[0].left_out.len(), 1, "not on the day both would stand");
+}
+
+#[test]
+fn tall_crops_come_to_the_pole_s_side_and_climbers_to_the_trellis() {
+    for latitude in [4490, -4130] {
+        let mut garden = garden(4, 4);
+        garden.site.latitude = sparrow_core::site::Latitude(latitude);
+        let wishes = vec![wish("maize", "wide", 4, true), wish("pepper", "bush", 4, true)];
+        let best = arrange(&garden, Catalogue::standard(), &asked(wishes)).unwrap().proposals.remove(0);
+        let y = |wish: usize| best.patches.iter().find(|one| one.wish == wish).unwrap().place.rect.y;
+        // North is up on the drawing: the far side is the pole's side in the north only.
+        if latitude > 0 {
+            assert!(y(0) <= y(1), "{best:?}");
+        } else {
+            assert!(y(0) >= y(1), "{best:?}");
+        }
+        assert!(
+            !best.patches.iter().flat_map(|one| &one.why).any(|one| matches!(one.why, sparrow_core::arrange::Why::Shade { .. }))
+        );
+    }
+    let mut garden = garden(4, 4);
+    garden.beds[0].trellises = vec![Trellis { from_far: Length::inches(42), start: Length::ZERO, end: Length::inches(48) }];
+    let best =
+        arrange(&garden, Catalogue::standard(), &asked(vec![wish("pea", "climbing", 16, true)])).unwrap().proposals.remove(0);
+    let ground = best.patches[0].place.rect.ground(&garden.beds[0], Units::Imperial);
+    assert!(garden.beds[0].has_trellis_in((ground.left, ground.far), (ground.right, ground.near)));
+}
+
+#[test]
+fn what_cannot_be_asked_is_refused_with_its_limit() {
+    let garden = garden(4, 4);
+    let refused = |asking: Arranging| arrange(&garden, Catalogue::standard(), &asking).unwrap_err().to_string();
+    assert_eq!(refused(asked(vec![])), "wishes for one bed: 0 is outside 1 to 40");
+    assert_eq!(refused(Arranging { effort: 11, ..asked(ten()) }), "effort: 11 is outside 1 to 10");
+    assert_eq!(refused(asked(vec![wish("carrot", "root", 0, true)])), "plants wished for: 0 is outside 1 to 5000");
+    assert!(refused(asked(vec![wish("florp", "root", 1, true)])).contains("no crop “florp”"));
+    assert!(refused(Arranging { bed: BedId(9), ..asked(ten()) }).contains("no bed “9”"));
+}

@@ -1,0 +1,212 @@
+//! Reach and shade against worked examples by hand; vines, blocks of maize, and what stays.
+
+mod common;
+
+use common::{TODAY, garden_with, patch_in};
+use jiff::civil::date;
+use sparrow_core::bed::{Reach, Trellis};
+use sparrow_core::catalogue::Catalogue;
+use sparrow_core::garden::Garden;
+use sparrow_core::length::Length;
+use sparrow_core::patch::{Ground, Patch, Rect};
+use sparrow_core::place::{ARM, from_side, in_shadow, trellis_shades};
+use sparrow_core::reckon::{Reason, Weight, reckon};
+use sparrow_core::site::{Latitude, Units};
+use sparrow_core::spacing::Hole;
+use sparrow_core::sun::{noon_height_degrees, noon_shadow};
+
+fn inch(n: i32) -> Length {
+    Length::inches(n)
+}
+
+fn with(patches: &[(&str, &str, Rect)]) -> Garden {
+    let mut garden = garden_with(1, Units::Imperial);
+    garden.beds[0].braces.clear();
+    for (crop, way, rect) in patches {
+        let patch = patch_in(&garden, crop, way, *rect);
+        garden.patches.push(patch);
+    }
+    garden
+}
+
+fn told(garden: &Garden) -> Vec<(Weight, Reason)> {
+    let findings = reckon(garden, Catalogue::standard(), date(2027, 6, 21), TODAY).findings;
+    findings.into_iter().map(|f| (f.weight, f.reason)).collect()
+}
+
+/// By hand: a bed 96 × 48 in. From all sides, its middle is 24 in from two of them: just within an arm.
+/// From the near side only, a hole 20 in from the far side is 28 in away.
+#[test]
+fn reach_is_measured_to_the_nearest_open_side() {
+    let mut bed = garden_with(1, Units::Imperial).beds.remove(0);
+    let hole = |x, y| Hole { x: inch(x), y: inch(y) };
+    assert_eq!(from_side(&bed, hole(48, 24)), Some(ARM));
+    bed.reach = Reach { far: false, near: true, left: false, right: false };
+    assert_eq!(from_side(&bed, hole(48, 20)), Some(inch(28)));
+    bed.reach.left = true;
+    assert_eq!(from_side(&bed, hole(10, 20)), Some(inch(10)));
+    // A trellis 30 in from the far side stands between that hole and the near one.
+    bed.trellises = vec![Trellis { from_far: inch(30), start: Length::ZERO, end: inch(96) }];
+    assert_eq!(from_side(&bed, hole(48, 20)), Some(inch(48)));
+    bed.reach = Reach { far: false, near: false, left: false, right: false };
+    assert_eq!(from_side(&bed, hole(48, 20)), None);
+}
+
+#[test]
+fn crops_picked_every_other_day_are_asked_to_be_within_an_arm() {
+    // By hand: bush beans at 4 in over 48 in: rows at 2, 6 … 46 in; from the near side alone those up to 22 in are too far: 6 rows of 12.
+    let mut garden = with(&[("bean", "bush", Rect { x: 4, y: 0, w: 8, h: 8 })]);
+    garden.beds[0].reach = Reach { far: false, near: true, left: false, right: false };
+    let beyond = told(&garden).into_iter().find_map(|(weight, reason)| match reason {
+        Reason::OutOfReach { holes, every, arm } => Some((weight, holes, every, arm)),
+        _ => None,
+    });
+    assert_eq!(beyond, Some((Weight::Settle, 72, 2, ARM)));
+    // Cabbages are cut once; they may stand where they like.
+    garden.patches[0] = patch_in(&with(&[]), "cabbage", "head", Rect { x: 4, y: 0, w: 6, h: 6 });
+    assert!(!told(&garden).iter().any(|one| matches!(one.1, Reason::OutOfReach { .. })));
+}
+
+/// By hand: at 44.9° north on 21 June (day 172) the declination is 0.409 sin(2π·172/365 − 1.39) = 23.43°, so the
+/// noon sun stands 90 − 21.47 = 68.53° high, and 72 in throw 72 / tan 68.53° = 28.3 in to the north.
+/// At 41.3° south on 21 December, 90 − |−41.3 + 23.4| = 72.1°, and 72 / tan 72.1° = 23.2 in to the south.
+#[test]
+fn noon_shadows_are_as_long_as_trigonometry_says_and_point_to_the_pole() {
+    let mut garden = with(&[]);
+    let june = date(2027, 6, 21);
+    assert!((noon_height_degrees(garden.site.latitude, june) - 68.53).abs() < 0.05);
+    let (dx, dy) = noon_shadow(&garden.site, &garden.beds[0], inch(72), june).unwrap();
+    assert!(dx == Length::ZERO && (dy.in_inches() + 28.3).abs() < 0.1, "{dx:?} {dy:?}: to the far side, which lies north");
+    garden.site.latitude = Latitude(-4130);
+    let (_, dy) = noon_shadow(&garden.site, &garden.beds[0], inch(72), date(2027, 12, 21)).unwrap();
+    assert!((dy.in_inches() - 23.2).abs() < 0.1, "{dy:?}: to the near side, which lies south");
+    // Turned by a quarter, the bed's right end lies south and its left end north.
+    (garden.site.latitude, garden.beds[0].turn) = (Latitude(4490), 90);
+    let (dx, dy) = noon_shadow(&garden.site, &garden.beds[0], inch(72), june).unwrap();
+    assert!((dx.in_inches() + 28.3).abs() < 0.1 && dy.get().abs() < 5, "{dx:?} {dy:?}");
+    // In polar night there is none.
+    garden.site.latitude = Latitude(8000);
+    assert_eq!(noon_shadow(&garden.site, &garden.beds[0], inch(72), date(2027, 12, 21)), None);
+}
+
+#[test]
+fn a_slanting_shadow_leaves_the_corners_free() {
+    // By hand: ground from 0 to 10 each way, shadow 10 right and 10 down. (15, 15) lies in it; (18, 2) is off its edge.
+    let ground = Ground { left: inch(0), far: inch(0), right: inch(10), near: inch(10) };
+    let falls = |x, y| in_shadow(ground, (inch(10), inch(10)), Hole { x: inch(x), y: inch(y) });
+    assert!(falls(15, 15) && falls(12, 8) && falls(5, 5));
+    assert!(!falls(18, 2) && !falls(2, 18) && !falls(21, 21) && !falls(-1, 5));
+}
+
+/// The shade a patch stands in by a taller one, if any.
+fn shade(garden: &Garden) -> Option<(Weight, u32)> {
+    told(garden).into_iter().find_map(|(weight, reason)| match reason {
+        Reason::Shaded { holes, .. } => Some((weight, holes)),
+        _ => None,
+    })
+}
+
+#[test]
+fn tall_before_short_is_shade_and_behind_it_is_not() {
+    let (north, south) = (Rect { x: 0, y: 0, w: 8, h: 2 }, Rect { x: 0, y: 2, w: 8, h: 3 });
+    let peppers = ("pepper", "bush");
+    let tomatoes = ("tomato", "staked");
+    let before = with(&[(peppers.0, peppers.1, north), (tomatoes.0, tomatoes.1, south)]);
+    assert_eq!(shade(&before), Some((Weight::Settle, 4)), "the tomatoes stand south of four peppers");
+    let behind =
+        with(&[(tomatoes.0, tomatoes.1, Rect { h: 3, ..north }), (peppers.0, peppers.1, Rect { x: 0, y: 3, w: 8, h: 2 })]);
+    assert_eq!(shade(&behind), None);
+    // South of the equator it is the other way round.
+    let mut southern = behind;
+    southern.site.latitude = Latitude(-4130);
+    assert_eq!(shade(&southern).map(|found| found.0), Some(Weight::Settle));
+    // Lettuce is glad of it in summer; chard manages.
+    let lettuce = with(&[("lettuce", "leaf", north), (tomatoes.0, tomatoes.1, south)]);
+    assert_eq!(shade(&lettuce).map(|found| found.0), Some(Weight::Good));
+    let chard = with(&[("chard", "leaf", Rect { h: 2, ..north }), (tomatoes.0, tomatoes.1, south)]);
+    assert_eq!(shade(&chard).map_or(Weight::Note, |found| found.0), Weight::Note);
+}
+
+/// By hand: a trellis along the middle of 48 in, 6 ft high, at midsummer noon shades 28.3 in to the north,
+/// that is all of the 24 in behind it: 8 × 2 squares; on the far side it shades none of its bed.
+#[test]
+fn a_trellis_is_judged_before_it_is_built() {
+    let mut garden = with(&[]);
+    garden.beds[0].trellises = vec![Trellis { from_far: inch(24), start: Length::ZERO, end: inch(96) }];
+    let shades = trellis_shades(&garden, &garden.beds[0], date(2027, 6, 21));
+    assert_eq!(shades.iter().map(|shade| shade.centisquares).collect::<Vec<_>>(), vec![1600]);
+    garden.beds[0].trellises[0].from_far = Length::ZERO;
+    assert!(trellis_shades(&garden, &garden.beds[0], date(2027, 6, 21)).is_empty());
+}
+
+#[test]
+fn vines_spill_where_one_can_walk_and_nowhere_else() {
+    let corner = Rect { x: 0, y: 0, w: 4, h: 4 };
+    let reckoned = |garden: &Garden| {
+        let reckoning = reckon(garden, Catalogue::standard(), date(2027, 6, 21), TODAY);
+        (reckoning.patches[0].sum.plants, reckoning.patches[0].holes.clone())
+    };
+    // By hand: watermelon wants 36 in; 24 in of ground and 15 in over each of two boards (half of 36 less 3) make 39.
+    let garden = with(&[("watermelon", "sprawling", corner)]);
+    let (plants, holes) = reckoned(&garden);
+    assert_eq!(plants, 1);
+    assert!(holes[0].x >= inch(3) && holes[0].y >= inch(3), "its stem keeps 3 in of soil: {holes:?}");
+    assert!(told(&garden).contains(&(Weight::Good, Reason::Spills)));
+    let mut walled = garden.clone();
+    walled.beds[0].reach = Reach { far: false, near: true, left: false, right: true };
+    assert_eq!(reckoned(&walled).0, 0);
+    assert!(told(&walled).contains(&(Weight::Note, Reason::NowhereToSpill)));
+    // What does not trail keeps half its distance to every board.
+    assert_eq!(reckoned(&with(&[("courgette", "bush", corner)])).0, 0);
+}
+
+#[test]
+fn maize_wants_three_rows_and_its_kinds_flower_apart() {
+    let few = with(&[("maize", "block", Rect { x: 0, y: 0, w: 8, h: 2 })]);
+    assert!(told(&few).contains(&(Weight::Note, Reason::FewRows { rows: 2 })));
+    let block = with(&[("maize", "block", Rect { x: 0, y: 0, w: 6, h: 3 })]);
+    assert!(!told(&block).iter().any(|one| matches!(one.1, Reason::FewRows { .. })));
+
+    let mut kinds =
+        with(&[("maize", "block", Rect { x: 0, y: 0, w: 6, h: 4 }), ("maize", "extra-sweet", Rect { x: 10, y: 0, w: 6, h: 4 })]);
+    let crosses = |garden: &Garden| told(garden).into_iter().any(|one| matches!(one.1, Reason::Crosses { .. }));
+    assert!(crosses(&kinds));
+    // By hand: 65–90 and 70–90 days ripen 77 and 80 days after sowing; sown 11 days later they flower 14 days apart.
+    kinds.patches[1].from = date(2027, 5, 11);
+    assert!(crosses(&kinds));
+    kinds.patches[1].from = date(2027, 5, 12);
+    assert!(!crosses(&kinds));
+    kinds.patches[1] = Patch { way: "wide".into(), from: date(2027, 5, 1), ..kinds.patches[1].clone() };
+    assert!(!crosses(&kinds), "two plantings of one kind");
+}
+
+#[test]
+fn what_stays_is_asked_to_an_end() {
+    let middle = Rect { x: 6, y: 0, w: 2, h: 2 };
+    let stays = |garden: &Garden| {
+        told(garden).into_iter().find_map(|one| if let Reason::InTheMiddle { for_seed } = one.1 { Some(for_seed) } else { None })
+    };
+    assert_eq!(stays(&with(&[("chive", "clump", middle)])), Some(false));
+    assert_eq!(stays(&with(&[("chive", "clump", Rect { x: 0, ..middle })])), None);
+    assert_eq!(stays(&with(&[("chive", "clump", Rect { x: 14, ..middle })])), None);
+    let mut seed = with(&[("beet", "root", middle)]);
+    assert_eq!(stays(&seed), None, "lifted in its first year");
+    seed.patches[0].until = date(2028, 8, 1);
+    assert_eq!(stays(&seed), Some(true));
+}
+
+#[test]
+fn maize_holds_up_climbing_beans_and_not_bush_ones() {
+    let ground = Rect { x: 0, y: 0, w: 6, h: 6 };
+    let beans = |way: &str| {
+        let mut garden = with(&[("maize", "block", ground)]);
+        let beans = patch_in(&garden, "bean", way, ground);
+        garden.patches.push(Patch { between: true, from: date(2027, 6, 1), ..beans });
+        let supports = |relation: usize| Catalogue::standard().relations[relation].kind == sparrow_core::company::Kind::Supports;
+        let told = told(&garden);
+        let held = told.iter().any(|one| matches!(one.1, Reason::Company { relation, .. } if supports(relation)));
+        (held, told.iter().any(|one| one.1 == Reason::WantsTrellis))
+    };
+    assert_eq!(beans("climbing"), (true, false), "held up, so no trellis is asked for");
+    assert_eq!(beans("bush"), (false, false));
+}

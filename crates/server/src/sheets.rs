@@ -1,0 +1,54 @@
+//! Drawings to print or to keep.
+
+use crate::auth::InGarden;
+use crate::errors::Trouble;
+use actix_web::HttpResponse;
+use actix_web::http::header;
+use actix_web::web::{Path, Query};
+use serde::Deserialize;
+use sparrow_core::bed::BedId;
+use sparrow_core::calendar;
+use sparrow_core::catalogue::Catalogue;
+use sparrow_core::sheet;
+use sparrow_formats::sheet_svg::{self, Paper};
+
+/// Which sheet, on which paper.
+#[derive(Deserialize)]
+#[serde(deny_unknown_fields)]
+pub struct Wanted {
+    year: i16,
+    #[serde(default)]
+    paper: PaperName,
+    /// To keep as a file instead of showing it.
+    #[serde(default)]
+    keep: bool,
+}
+
+#[derive(Deserialize, Default, Clone, Copy)]
+#[serde(rename_all = "lowercase")]
+enum PaperName {
+    #[default]
+    A4,
+    Letter,
+}
+
+/// Anyone with a role in the garden: the setting-out drawing of a bed.
+#[utoipa::path(get, path = "/api/v1/gardens/{garden}/beds/{bed}/sheet.svg", params(("garden" = i64, Path, description = "number of the garden"), ("bed" = u32, Path, description = "number of the bed"), ("year" = i16, Query, description = "growing year"), ("paper" = Option<String>, Query, description = "a4 or letter"), ("keep" = Option<bool>, Query, description = "as a file")), responses((status = 200, description = "an SVG document, in millimetres"), (status = "4XX", description = "problem details, RFC 9457")))]
+pub async fn sheet(inside: InGarden, path: Path<(i64, u32)>, wanted: Query<Wanted>) -> Result<HttpResponse, Trouble> {
+    let garden = inside.shared.store.load(inside.garden).await?.garden;
+    let (_, bed) = path.into_inner();
+    let days = calendar::year_span(wanted.year, garden.site.latitude.hemisphere());
+    let sheet = sheet::sheet(&garden, Catalogue::standard(), BedId(bed), days).ok_or(Trouble::NotFound("bed"))?;
+    let paper = match wanted.paper {
+        PaperName::A4 => Paper::A4,
+        PaperName::Letter => Paper::Letter,
+    };
+    let text = sheet_svg::write(&garden, Catalogue::standard(), &sheet, paper).ok_or(Trouble::NotFound("bed"))?;
+    let mut answer = HttpResponse::Ok();
+    answer.content_type("image/svg+xml").insert_header((header::CACHE_CONTROL, "no-store"));
+    if wanted.keep {
+        let file = format!("attachment; filename=\"setting-out-bed-{bed}-{}.svg\"", wanted.year);
+        answer.insert_header((header::CONTENT_DISPOSITION, file));
+    }
+    Ok(answer.body(text))
+}

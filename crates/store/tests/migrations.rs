@@ -1,0 +1,74 @@
+//! Each later migration on data from before it: nothing is lost, and what is new has its plain meaning.
+
+mod common;
+
+use sqlx::{Connection, PgConnection};
+
+/// One garden with a bed and two patches, as the first three migrations keep them.
+const BEFORE: &str = "
+    insert into garden (name, place, latitude, units, north) values ('Old yard', '', 4490, 'imperial', 0);
+    insert into bed (garden_id, id, half_square, name, kind, length, width, depth, x, y, turn,
+                     reach_far, reach_near, reach_left, reach_right)
+    values (1, 1, 1524, 'Old bed', 'ground', 24384, 12192, 2540, 20000, 20000, 0, true, true, true, true);
+    insert into patch (garden_id, id, bed_id, half_columns, half_rows, crop, way, x, y, w, h, holes,
+                       first_date, last_date, between_others, kept)
+    values (1, 1, 1, 16, 8, 'carrot', 'root', 0, 0, 4, 4, 12, '2025-04-01', '2025-07-01', false, '{brace}'),
+           (1, 2, 1, 16, 8, 'radish', 'root', 0, 0, 4, 2, null, '2025-04-01', '2025-05-01', true, '{}');";
+
+const FILES: [&str; 7] = [
+    include_str!("../migrations/0001_accounts.sql"),
+    include_str!("../migrations/0002_garden.sql"),
+    include_str!("../migrations/0003_change.sql"),
+    include_str!("../migrations/0004_school.sql"),
+    include_str!("../migrations/0005_drip.sql"),
+    include_str!("../migrations/0006_groupings.sql"),
+    include_str!("../migrations/0007_marked_rows.sql"),
+];
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_garden_from_before_keeps_its_patches_and_stands_by_the_square_foot_grid() {
+    let ground = common::ground().await;
+    let mut connection = PgConnection::connect(&ground.url).await.unwrap();
+    // A schema of its own in the test's database, so that the files run on nothing.
+    sqlx::raw_sql("create schema old; set search_path to old, public").execute(&mut connection).await.unwrap();
+    for file in &FILES[..3] {
+        sqlx::raw_sql(*file).execute(&mut connection).await.unwrap();
+    }
+    sqlx::raw_sql(BEFORE).execute(&mut connection).await.unwrap();
+    for file in &FILES[3..] {
+        sqlx::raw_sql(*file).execute(&mut connection).await.unwrap();
+    }
+    type Row = (i32, Option<i32>, Option<String>, bool, Option<i32>);
+    let patches: Vec<Row> = sqlx::query_as("select id, holes, school, locked, line_at from old.patch order by id")
+        .fetch_all(&mut connection)
+        .await
+        .unwrap();
+    assert_eq!(patches, vec![(1, Some(12), None, false, None), (2, None, None, false, None)]);
+    let school: (String, i32) =
+        sqlx::query_as("select g.school, cardinality(b.drips) from old.garden g join old.bed b on b.garden_id = g.id")
+            .fetch_one(&mut connection)
+            .await
+            .unwrap();
+    assert_eq!(school, ("square-foot".to_string(), 0));
+    // What must never be is still refused by the tables: a second carrot on that ground, a school without its figure.
+    let twice = "insert into old.patch (garden_id, id, bed_id, half_columns, half_rows, crop, way, x, y, w, h, first_date, last_date, between_others)
+                 values (1, 3, 1, 16, 8, 'carrot', 'root', 2, 2, 4, 4, '2025-05-01', '2025-06-01', true)";
+    for (wrong, constraint) in [
+        (twice, "patch_same_crop_twice"),
+        ("update old.patch set school = 'close'", "patch_school"),
+        ("update old.garden set school = 'scatter', school_figure = 12", "garden_school"),
+        ("update old.patch set line_at = 100", "patch_line"),
+        ("update old.bed set drips = '{-5}'", "bed_drips"),
+    ] {
+        let refused = sqlx::raw_sql(wrong).execute(&mut connection).await.unwrap_err();
+        let name = refused.as_database_error().and_then(|error| error.constraint()).map(String::from);
+        assert_eq!(name.as_deref(), Some(constraint), "{wrong}");
+    }
+    // Two marked rows of one crop may share half squares; the rules judge them by their places.
+    let rows =
+        "insert into old.patch (garden_id, id, bed_id, half_columns, half_rows, crop, way, x, y, w, h, first_date, last_date,
+                                       between_others, line_at, line_across)
+                values (1, 4, 1, 16, 8, 'beet', 'root', 0, 4, 16, 1, '2025-05-01', '2025-06-01', false, 6500, false),
+                       (1, 5, 1, 16, 8, 'beet', 'root', 0, 4, 16, 2, '2025-05-01', '2025-06-01', false, 7500, false)";
+    sqlx::raw_sql(rows).execute(&mut connection).await.unwrap();
+}

@@ -1,0 +1,218 @@
+<script lang="ts">
+  // The setting-out sheet of a bed: its drawing, and the tables to work from; made to be printed.
+  import { api } from '../../api';
+  import type { Bed } from '../../generated/Bed';
+  import type { Line } from '../../generated/Line';
+  import type { Setting } from '../../generated/Setting';
+  import type { Sheet } from '../../generated/Sheet';
+  import { useOpenGarden } from '../../state/context';
+  import { dayMonth, yearName } from '../../words/dates';
+  import { count, dimension, length } from '../../words/lengths';
+  import { upper } from '../../words/reasons';
+  import { sheetAddress } from './sheet';
+
+  let { bed }: { bed: Bed } = $props();
+  const { garden, desk } = useOpenGarden();
+
+  let sheet = $state.raw<Sheet | null>(null);
+  let drawing = $state('');
+  const year = $derived(garden.season.year);
+  const paper = $derived(desk.paper);
+  const address = $derived(sheetAddress(garden, bed.id, paper));
+
+  $effect(() => {
+    const asked = garden.view.revision;
+    void api.ask(garden.view.id, { ask: 'sheet', bed: bed.id, year }).then((answer) => {
+      if (asked === garden.view.revision) sheet = answer;
+    });
+    void fetch(address).then(async (answer) => {
+      if (answer.ok) drawing = await answer.text();
+    });
+  });
+
+  const side = $derived(sheet?.from_near ? 'near side' : 'far side');
+  const name = $derived((setting: Setting) => {
+    const patch = garden.view.garden.patches.find((one) => one.id === setting.patch);
+    return garden.crop(patch?.crop ?? '')?.name ?? '';
+  });
+  const numbered = $derived((number: number) => {
+    const setting = sheet?.plantings[number - 1];
+    return setting ? `${number} ${name(setting)}` : '';
+  });
+
+  /** Lines that repeat each other's stems are told once. */
+  function groups(lines: Line[]): Line[][] {
+    const found: Line[][] = [];
+    for (const line of lines) {
+      const alike = found.find((group) => group[0]?.stems.join() === line.stems.join());
+      if (alike) alike.push(line);
+      else found.push([line]);
+    }
+    return found;
+  }
+
+  const dim = $derived((tenths: number) => dimension(tenths, garden.units));
+  const listed = $derived((all: number[]) => all.map(dim).join(', '));
+
+  function stems(line: Line): string {
+    const [first, last] = [line.stems[0] ?? 0, line.stems.at(-1) ?? 0];
+    if (line.step !== null && line.stems.length > 3)
+      return `${count(line.stems.length, 'stem', 'stems')} from ${dim(first)} to ${dim(last)}, every ${length(line.step, garden.units)}`;
+    return `${count(line.stems.length, 'stem', 'stems')} at ${listed(line.stems)}`;
+  }
+
+  const USES = { stems: 'stem to stem', lines: 'line to line', edge: 'edge to first line' };
+</script>
+
+<section class="sheet" aria-label={`Setting-out sheet of ${bed.name}`} data-paper={paper}>
+  <!-- eslint-disable-next-line svelte/no-at-html-tags -- the server draws it and escapes every name in it -->
+  <div class="drawing">{@html drawing}</div>
+  {#if sheet}
+    <h2>{bed.name}, {yearName(year, garden.southern)}</h2>
+    <p class="quiet">
+      All measures run from the left end and from the {side}, so that no error adds up. Check each line with its stick.
+      {#if garden.units === 'metric'}Metres.{/if}
+    </p>
+    {#if sheet.plantings.length === 0}
+      <p class="mt-2">Nothing goes into this bed in that year yet.</p>
+    {:else}
+      <h3>Markers, in their order</h3>
+      <table>
+        <thead
+          ><tr
+            ><th>No.</th><th>Crop</th><th>Goes in</th><th>Corner, along × across</th><th>Lines and stems</th><th
+              >Depth</th
+            ><th>In each hole</th></tr
+          ></thead
+        >
+        <tbody>
+          {#each sheet.plantings as setting (setting.patch)}
+            <tr data-setting={name(setting)}>
+              <td class="num">{setting.number}</td>
+              <td>{upper(name(setting))}</td>
+              <td>{dayMonth(setting.from)}</td>
+              <td>{dim(setting.ground.left)} × {dim(setting.first_edge)}</td>
+              <td>
+                {#if setting.strewn !== null}{count(setting.strewn, 'seed', 'seeds')} strewn over all of it{/if}
+                {#each groups(setting.lines) as group, index (index)}
+                  {@const first = group[0]}
+                  {#if first}
+                    <p>
+                      {first.runs_across ? 'across at' : 'lines at'}
+                      {listed(group.map((line) => line.at))}: {stems(first)}
+                    </p>
+                  {/if}
+                {/each}
+                {#each setting.lines.filter((line) => line.beside_drip !== null) as line (line.at)}
+                  <p class="italic">drip line at {dim(line.at)}: stems beside it, at {dim(line.beside_drip ?? 0)}</p>
+                {/each}
+              </td>
+              <td>{length(setting.depth, garden.units)}</td>
+              <td
+                >{setting.planted
+                  ? setting.in_each > 1
+                    ? `${setting.in_each} together`
+                    : '1 plant'
+                  : count(setting.in_each, 'seed', 'seeds')}</td
+              >
+            </tr>
+          {/each}
+        </tbody>
+      </table>
+      <h3>Sticks to cut</h3>
+      <ul class="sticks">
+        {#each sheet.sticks as stick (stick.long)}
+          <li>
+            <span class="num">{length(stick.long, garden.units)}</span>
+            {stick.uses.map((use) => `${numbered(use.number)}, ${USES[use.between]}`).join('; ')}
+          </li>
+        {/each}
+      </ul>
+      <h3>One square as a template</h3>
+      <div class="templates">
+        {#each sheet.plantings.filter((one, index, all) => one.template.length > 0 && all.findIndex((other) => name(other) === name(one)) === index) as setting (setting.patch)}
+          <figure>
+            <svg
+              viewBox="-100 -100 3260 3260"
+              width="84"
+              height="84"
+              role="img"
+              aria-label={`${count(setting.template.length, 'hole', 'holes')} of ${name(setting)} on one square`}
+            >
+              <rect
+                width={garden.half * 2}
+                height={garden.half * 2}
+                fill="none"
+                stroke="currentColor"
+                stroke-width="24"
+              />
+              {#each setting.template as hole (`${hole.x} ${hole.y}`)}<circle cx={hole.x} cy={hole.y} r="70" />{/each}
+            </svg>
+            <figcaption>{upper(name(setting))}, {setting.template.length}</figcaption>
+          </figure>
+        {/each}
+      </div>
+      <p class="quiet mt-2 pb-6">
+        Cap canes and stakes at eye height. Before digging deeper than a trowel, have buried lines located.
+      </p>
+    {/if}
+  {/if}
+</section>
+
+<style>
+  .sheet {
+    flex: 1;
+    overflow: auto;
+    padding: 6px 24px 0;
+  }
+  .drawing :global(svg) {
+    display: block;
+    max-width: 100%;
+    height: auto;
+    background: #fff;
+    margin: 8px 0 14px;
+  }
+  table {
+    width: 100%;
+    border-collapse: collapse;
+    font-size: 14.5px;
+  }
+  th {
+    text-align: left;
+    font-weight: 500;
+    color: var(--color-soot-2);
+    font-size: 13.5px;
+  }
+  :is(th, td) {
+    padding: 3px 10px 3px 0;
+    border-bottom: 1px solid var(--color-hair);
+    vertical-align: top;
+  }
+  td:nth-child(-n + 4),
+  td:nth-child(n + 6) {
+    white-space: nowrap;
+  }
+  .num {
+    font-family: var(--font-serif);
+    font-weight: 600;
+    white-space: nowrap;
+  }
+  .sticks {
+    columns: 2;
+    column-gap: 28px;
+    font-size: 14.5px;
+  }
+  .sticks li {
+    break-inside: avoid;
+    padding: 2px 0;
+  }
+  .templates {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 10px 22px;
+  }
+  figcaption {
+    font-size: 13px;
+    text-align: center;
+  }
+</style>

@@ -1,0 +1,8 @@
+// Where a bed's setting-out drawing is found.
+import type { GardenState } from '../../state/garden.svelte';
+
+export type Paper = 'a4' | 'letter';
+
+export function sheetAddress(garden: GardenState, bed: number, paper: Paper): string {
+  return `/api/v1/gardens/${garden.view.id}/beds/${bed}/sheet.svg?year=${garden.season.year}&paper=${paper}`;
+}

@@ -1,0 +1,191 @@
+<script lang="ts">
+  // Asks how the bed might be laid out for a list of wishes, shows the answers, and plants one.
+  import { untrack } from 'svelte';
+  import { api, Refused } from '../../../api';
+  import type { Arranged } from '../../../generated/Arranged';
+  import type { Bed } from '../../../generated/Bed';
+  import type { Wish } from '../../../generated/Wish';
+  import { useOpenGarden } from '../../../state/context';
+  import { whyHeading, whyWords } from '../../../words/arranging';
+  import { count } from '../../../words/lengths';
+  import { squareSize, upper } from '../../../words/reasons';
+  import CropChoice from './CropChoice.svelte';
+
+  let { bed }: { bed: Bed } = $props();
+  const { garden, desk } = useOpenGarden();
+
+  const year = $derived(garden.season.year);
+  /** What stands there and may move is what is wished for, until the list is changed. */
+  function standing(): Wish[] {
+    const own = garden
+      .patchesIn(bed.id)
+      .filter((one) => !one.patch.locked && !one.patch.between && one.reckoning.sum.plants > 0);
+    return own.map((one) => ({
+      crop: one.crop.key,
+      way: one.patch.way,
+      plants: one.reckoning.sum.plants,
+      must: true,
+      from: one.patch.from,
+      until: one.patch.until,
+    }));
+  }
+  let wishes = $state(untrack(standing));
+  let answer = $state.raw<Arranged | null>(null);
+  let shown = $state(0);
+  let effort = $state(0);
+  let looking = $state(false);
+  let trouble = $state('');
+  const MOST = 10;
+  const proposal = $derived(answer?.proposals[shown] ?? null);
+
+  /** Looks longer and longer, until stopped; each answer is at least as good as the last, and is kept. */
+  async function look(until: number) {
+    looking = true;
+    trouble = '';
+    try {
+      while (looking && effort < until) {
+        const asked = { bed: bed.id, year, wishes: $state.snapshot(wishes), anew: true, effort: effort + 1 };
+        const found = await api.ask(garden.view.id, { ask: 'arrange', ...asked });
+        // A stop that came meanwhile keeps the answer too.
+        [answer, shown] = [found, Math.min(shown, found.proposals.length - 1)];
+        effort = found.proven ? MOST : effort + 1;
+      }
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      trouble = upper(error.problem.detail);
+    } finally {
+      looking = false;
+    }
+  }
+
+  function again() {
+    [effort, shown, answer] = [0, 0, null];
+    void look(2);
+  }
+
+  $effect(() => {
+    desk.preview = (proposal?.patches ?? []).map((one) => ({
+      rect: one.place.rect,
+      ticket: garden.crop(one.place.crop)?.ticket ?? '',
+    }));
+  });
+
+  async function plant() {
+    if (!proposal || !answer) return;
+    const places = proposal.patches.map((one) => one.place);
+    if (await garden.send({ do: 'place-all', gone: answer.gone, places })) desk.leaveTask();
+  }
+
+  function add(crop: string, way: string) {
+    const square = garden.crop(crop)?.ways.find((one) => one.key === way)?.square_twelfths ?? [12, 12];
+    const plants = Math.max(1, Math.floor(12 / (square[0] ?? 12)) * Math.floor(12 / (square[1] ?? 12)));
+    wishes.push({ crop, way, plants, must: false, from: null, until: null });
+    answer = null;
+  }
+</script>
+
+<p class="quiet mt-2">
+  What should find room here? What is kept where it is stays; all else of {bed.name} makes way.
+</p>
+<ol class="rows mt-2" data-wishes>
+  {#each wishes as wish, index (wish)}
+    <li class="grid grid-cols-[1fr_4em_auto_auto] items-end gap-2">
+      <span
+        >{upper(garden.crop(wish.crop)?.name ?? '')}
+        <span class="quiet">{garden.crop(wish.crop)?.ways.find((one) => one.key === wish.way)?.name ?? ''}</span></span
+      >
+      <label class="field"
+        ><span class="sr-only">Plants of {garden.crop(wish.crop)?.name}</span><input
+          type="number"
+          min="1"
+          max="5000"
+          bind:value={wish.plants}
+          onchange={() => (answer = null)}
+        /></label
+      >
+      <select
+        class="min-h-[28px] bg-transparent text-[14px]"
+        aria-label={`How much ${garden.crop(wish.crop)?.name ?? ''} is wanted`}
+        value={wish.must ? 'must' : 'room'}
+        onchange={(event) => {
+          wish.must = event.currentTarget.value === 'must';
+          answer = null;
+        }}
+      >
+        <option value="must">at least</option>
+        <option value="room">if room</option>
+      </select>
+      <button
+        class="act"
+        aria-label={`Leave out ${garden.crop(wish.crop)?.name ?? ''}`}
+        onclick={() => {
+          wishes.splice(index, 1);
+          answer = null;
+        }}>out</button
+      >
+    </li>
+  {:else}
+    <li class="quiet">Nothing is wished for yet.</li>
+  {/each}
+</ol>
+<CropChoice label="Add a crop" take={add} />
+<p class="mt-2 flex flex-wrap gap-x-5">
+  {#if looking}
+    <button class="act" onclick={() => (looking = false)}>stop, keep this</button>
+  {:else if answer && effort < MOST}
+    <button class="act" onclick={() => look(MOST)}>look longer</button>
+  {:else if !answer}
+    <button class="act" disabled={wishes.length === 0} onclick={again}>arrange</button>
+  {/if}
+  {#if proposal && !looking}<button class="act" onclick={plant}>plant it so</button>{/if}
+</p>
+{#if trouble}<p class="trouble" role="alert">{trouble}</p>{/if}
+<div aria-live="polite">
+  {#if answer && proposal}
+    <p class="mt-2 flex items-end gap-3">
+      <span class="big" data-score>{proposal.score}</span>
+      <span
+        >points{answer.proven && shown === 0 ? ', proved the most there is' : `; none above ${answer.bound}`}<br /><span
+          class="quiet">looked {count(effort, 'round', 'rounds')} of {MOST}</span
+        ></span
+      >
+    </p>
+    {#if answer.proposals.length > 1}
+      <p class="mt-1 flex gap-5">
+        {#each answer.proposals as one, index (index)}
+          <button
+            class="act"
+            aria-pressed={shown === index}
+            class:no-underline!={shown === index}
+            onclick={() => (shown = index)}>{index === 0 ? 'the best' : 'a different one'} ({one.score})</button
+          >
+        {/each}
+      </p>
+    {/if}
+    {#if proposal.left_out.length}
+      <p class="trouble mt-1">
+        No room for {proposal.left_out.map((index) => garden.crop(wishes[index]?.crop ?? '')?.name ?? '').join(', ')}.
+      </p>
+    {/if}
+    <h3>Where the points come from</h3>
+    <ul class="rows text-[14.5px]" data-split>
+      {#each proposal.split as one (one.why.is)}
+        <li class="flex justify-between">
+          <span>{whyHeading(one.why)}</span><span class="font-serif text-chestnut">{one.points}</span>
+        </li>
+      {/each}
+    </ul>
+    <h3>Why each is where it is</h3>
+    <ul class="mb-3" data-proposed>
+      {#each proposal.patches as one (one.wish)}
+        <li class="mb-2">
+          <strong class="font-medium"
+            >{upper(garden.crop(one.place.crop)?.name ?? '')}, {count(one.plants, 'plant', 'plants')}</strong
+          >
+          <span class="quiet">{squareSize(one.place.rect.w, one.place.rect.h)}</span>
+          <p class="quiet">{whyWords(garden, one.why)}</p>
+        </li>
+      {/each}
+    </ul>
+  {/if}
+</div>

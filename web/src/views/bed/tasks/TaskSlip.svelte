@@ -1,0 +1,36 @@
+<script lang="ts">
+  // The slip of whatever work on the bed is in hand.
+  import type { Bed } from '../../../generated/Bed';
+  import { useOpenGarden } from '../../../state/context';
+  import type { Task } from '../../../state/desk.svelte';
+  import Arrange from './Arrange.svelte';
+  import Bare from './Bare.svelte';
+  import Groupings from './Groupings.svelte';
+  import Markers from './Markers.svelte';
+  import SheetSlip from './SheetSlip.svelte';
+  import Sums from './Sums.svelte';
+
+  let { bed, task }: { bed: Bed; task: Task } = $props();
+  const { desk } = useOpenGarden();
+
+  const TITLES: Record<Task, string> = {
+    arrange: 'Arrange',
+    group: 'Groupings',
+    bare: 'Empty ground',
+    sums: 'Count',
+    markers: 'Row markers',
+    sheet: 'Setting out',
+  };
+</script>
+
+<div class="flex items-baseline justify-between gap-3 border-b-2 border-hair pb-2">
+  <h2>{TITLES[task]}</h2>
+  <button class="act" onclick={() => desk.leaveTask()}>done</button>
+</div>
+{#if task === 'arrange'}<Arrange {bed} />
+{:else if task === 'group'}<Groupings {bed} />
+{:else if task === 'bare'}<Bare {bed} />
+{:else if task === 'sums'}<Sums {bed} />
+{:else if task === 'markers'}<Markers {bed} />
+{:else}<SheetSlip {bed} />
+{/if}

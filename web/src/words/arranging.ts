@@ -1,0 +1,64 @@
+// Why an arrangement put each crop where it did, in a gardener's words.
+import type { Weighed } from '../generated/Weighed';
+import type { Why } from '../generated/Why';
+import type { GardenState } from '../state/garden.svelte';
+import { GRADES } from './reasons';
+import { upper } from './reasons';
+
+const HEADINGS: Record<Why['is'], string> = {
+  room: 'found room',
+  company: 'company',
+  reach: 'within an arm',
+  shade: 'sun and shade',
+  'too-soon': 'families back too soon',
+  trellis: 'trellises',
+  spill: 'edges to spill over',
+  block: 'maize in blocks',
+  end: 'what stays, at an end',
+  shape: 'shape of the ground',
+  tidy: 'whole squares, at the boards',
+};
+
+export function whyHeading(why: Why): string {
+  return HEADINGS[why.is];
+}
+
+/** The reasons of one patch as a sentence or two, the weightiest first. */
+export function whyWords(garden: GardenState, why: Weighed[]): string {
+  const telling = why.filter((one) => !['shape', 'tidy', 'room'].includes(one.why.is));
+  if (telling.length === 0) return 'Nothing speaks for or against it; it keeps the free ground in one piece.';
+  return `${telling.map((one) => upper(clause(garden, one))).join('. ')}.`;
+}
+
+function clause(garden: GardenState, { why, points }: Weighed): string {
+  const name = (key: string) => garden.crop(key)?.name ?? key;
+  switch (why.is) {
+    case 'company': {
+      const relation = garden.catalogue.relations[why.relation];
+      const grade = relation ? ` (${GRADES[relation.grade]})` : '';
+      return points > 0 ? `good company for ${name(why.with)}${grade}` : `no good beside ${name(why.with)}${grade}`;
+    }
+    case 'reach':
+      return why.within ? 'picked often, all within an arm' : 'picked often, and some beyond an arm';
+    case 'shade':
+      return why.welcome
+        ? `summer shade from ${name(why.by)} is welcome`
+        : `${name(why.by)} shades it, or it shades another`;
+    case 'too-soon':
+      return 'its family stood here too lately; no other place did better';
+    case 'trellis':
+      return why.there ? 'on the trellis' : 'no trellis here: wants poles or a cage';
+    case 'spill':
+      return why.there ? 'its vines can go over the edge' : 'its vines have nowhere to go';
+    case 'block':
+      return why.rows >= 3 ? `${why.rows} rows deep for the wind` : 'fewer than three rows: shake the tassels by hand';
+    case 'end':
+      return why.there ? 'at an end, out of the spade’s way' : 'stays for years, and not at an end';
+    case 'room':
+      return 'there was room';
+    case 'shape':
+      return 'long and thin';
+    case 'tidy':
+      return 'on whole squares';
+  }
+}
