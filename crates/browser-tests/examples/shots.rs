@@ -36,7 +36,10 @@ async fn main() -> Result<(), Failure> {
     gardener.reads("Markers, in their order").await?;
     gardener.sees(".drawing svg").await?;
     shot("bed-sheet").await?;
-    gardener.presses("sa").await?;
+    gardener.presses("s").await?;
+    gardener.presses(",".repeat(7)).await?;
+    gardener.reads("16 June").await?;
+    gardener.presses("a").await?;
     gardener.clicks("arrange").await?;
     gardener.reads("Where the points come from").await?;
     gardener.driver.execute("document.querySelector('[data-score]').scrollIntoView({ block: 'start' })", Vec::new()).await?;

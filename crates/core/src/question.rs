@@ -37,8 +37,8 @@ pub enum Question {
     Markers(Marking),
     /// How would the groupings lie on this ground?
     Groupings { bed: BedId, rect: Rect, year: i16 },
-    /// How is a bed set out in a growing year?
-    Sheet { bed: BedId, year: i16 },
+    /// How is a bed set out: what stands in it on a day, or in all of a growing year?
+    Sheet { bed: BedId, year: i16, on: Option<Date> },
     /// Where do so many plants fit, this bed first, by a school or the one that holds there?
     Fits { bed: BedId, crop: String, way: String, plants: u32, school: Option<School>, year: i16 },
     /// How many plants stand along so much edge, and how many seeds is that?
@@ -82,8 +82,8 @@ pub fn answer(garden: &Garden, catalogue: &Catalogue, question: &Question, today
         Question::Groupings { bed, rect, year } => {
             Ok(Answer::Groupings(groupings::fitted(garden, catalogue, *bed, *rect, *year)))
         }
-        Question::Sheet { bed, year } => {
-            let days = calendar::year_span(*year, garden.site.latitude.hemisphere());
+        Question::Sheet { bed, year, on } => {
+            let days = on.map_or_else(|| calendar::year_span(*year, garden.site.latitude.hemisphere()), |day| (day, day));
             let unknown = || Refusal::Unknown { what: "bed", key: bed.0.to_string() };
             sheet::sheet(garden, catalogue, *bed, days).map(Answer::Sheet).ok_or_else(unknown)
         }

@@ -116,14 +116,15 @@ pub enum StickBetween {
 /// How near a stem is to a drip line before it is moved beside it, and how far beside: 1 in (common practice).
 pub const BESIDE_DRIP: Length = Length::inches(1);
 
-/// The sheet of a bed for the patches that go in within a growing year; nothing when there is no such bed.
+/// The sheet of a bed for the patches that stand on some of these days: one day for what is set out
+/// together, a year for all of it. Nothing when there is no such bed.
 pub fn sheet(garden: &Garden, catalogue: &Catalogue, bed: BedId, days: (Date, Date)) -> Option<Sheet> {
     let bed = garden.bed(bed)?;
     let from_near = !bed.reach.far && bed.reach.near;
     let mut plantings: Vec<Planting> = garden
         .patches
         .iter()
-        .filter(|patch| patch.bed == bed.id && days.0 <= patch.from && patch.from <= days.1)
+        .filter(|patch| patch.bed == bed.id && patch.from <= days.1 && days.0 <= patch.until)
         .filter_map(|patch| Planting::of(garden, catalogue, patch))
         .collect();
     plantings.sort_by_key(|planting| (planting.patch.from, planting.patch.rect.x, planting.patch.rect.y, planting.patch.id));

@@ -152,6 +152,8 @@ impl<'a> Planting<'a> {
                 let close = |side: Length| side.times(u32::from(percent)).over(100);
                 Spacing { along: close(usual.along), across: close(usual.across) }
             }
+            // The household's figure is between plants; rows stay as far apart as hoeing them asks, or more.
+            (School::Rows { .. }, Some(own)) => Spacing { along: own.along, across: own.across.max(self.way.row[1]) },
             (_, Some(own)) => Spacing { along: own.along, across: own.across },
             (School::Rows { .. }, None) => pair(self.way.row),
             _ => self.way.spacing(self.units),

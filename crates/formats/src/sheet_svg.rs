@@ -53,6 +53,8 @@ pub fn write(garden: &Garden, catalogue: &Catalogue, sheet: &Sheet, paper: Paper
     let (width, height) = paper.size();
     let free = (width - LEFT - MARGIN, height - TOP - MARGIN);
     let scale = (free.0 / f64::from(bed.length.get())).min(free.1 / f64::from(bed.width.get()));
+    // No more paper than the drawing needs; the tables follow on the next.
+    let height = height.min(TOP + f64::from(bed.width.get()) * scale + MARGIN);
     let mut drawing = Drawing { garden, catalogue, bed, sheet, scale, text: String::new() };
     drawing.all(width, height).ok()?;
     Some(drawing.text)
@@ -82,8 +84,8 @@ impl Drawing<'_> {
         self.title(width)?;
         write!(self.text, "<g transform=\"translate({LEFT} {TOP})\">")?;
         self.ground()?;
-        self.plantings()?;
         self.fixtures()?;
+        self.plantings()?;
         self.along()?;
         self.across()?;
         self.text.push_str("</g></svg>");

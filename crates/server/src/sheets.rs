@@ -5,6 +5,7 @@ use crate::errors::Trouble;
 use actix_web::HttpResponse;
 use actix_web::http::header;
 use actix_web::web::{Path, Query};
+use jiff::civil::Date;
 use serde::Deserialize;
 use sparrow_core::bed::BedId;
 use sparrow_core::calendar;
@@ -17,6 +18,8 @@ use sparrow_formats::sheet_svg::{self, Paper};
 #[serde(deny_unknown_fields)]
 pub struct Wanted {
     year: i16,
+    /// Only what stands on that day.
+    on: Option<Date>,
     #[serde(default)]
     paper: PaperName,
     /// To keep as a file instead of showing it.
@@ -33,11 +36,11 @@ enum PaperName {
 }
 
 /// Anyone with a role in the garden: the setting-out drawing of a bed.
-#[utoipa::path(get, path = "/api/v1/gardens/{garden}/beds/{bed}/sheet.svg", params(("garden" = i64, Path, description = "number of the garden"), ("bed" = u32, Path, description = "number of the bed"), ("year" = i16, Query, description = "growing year"), ("paper" = Option<String>, Query, description = "a4 or letter"), ("keep" = Option<bool>, Query, description = "as a file")), responses((status = 200, description = "an SVG document, in millimetres"), (status = "4XX", description = "problem details, RFC 9457")))]
+#[utoipa::path(get, path = "/api/v1/gardens/{garden}/beds/{bed}/sheet.svg", params(("garden" = i64, Path, description = "number of the garden"), ("bed" = u32, Path, description = "number of the bed"), ("year" = i16, Query, description = "growing year"), ("on" = Option<String>, Query, description = "only what stands on that day, YYYY-MM-DD"), ("paper" = Option<String>, Query, description = "a4 or letter"), ("keep" = Option<bool>, Query, description = "as a file")), responses((status = 200, description = "an SVG document, in millimetres"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn sheet(inside: InGarden, path: Path<(i64, u32)>, wanted: Query<Wanted>) -> Result<HttpResponse, Trouble> {
     let garden = inside.shared.store.load(inside.garden).await?.garden;
     let (_, bed) = path.into_inner();
-    let days = calendar::year_span(wanted.year, garden.site.latitude.hemisphere());
+    let days = wanted.on.map_or_else(|| calendar::year_span(wanted.year, garden.site.latitude.hemisphere()), |day| (day, day));
     let sheet = sheet::sheet(&garden, Catalogue::standard(), BedId(bed), days).ok_or(Trouble::NotFound("bed"))?;
     let paper = match wanted.paper {
         PaperName::A4 => Paper::A4,

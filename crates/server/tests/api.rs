@@ -280,7 +280,7 @@ async fn questions_are_answered_in_the_gardener_s_words_and_change_nothing() {
     for (question, answer) in [
         (json!({ "ask": "schools", "patch": 1 }), "schools"),
         (json!({ "ask": "bare", "bed": 1, "year": 2027 }), "bare"),
-        (json!({ "ask": "sheet", "bed": 2, "year": 2027 }), "sheet"),
+        (json!({ "ask": "sheet", "bed": 2, "year": 2027, "on": null }), "sheet"),
         (json!({ "ask": "tally", "rows": 4, "each": 12, "said": 50 }), "tally"),
         (json!({ "ask": "edge", "crop": "leek", "way": "stem", "long": "10 ft", "seeds_a_hole": 2 }), "edge"),
         (

@@ -108,9 +108,9 @@
       <path class="head" d={`M${needleX - 6} 6h12v9l-6 6-6-6z`} />
       <text
         class="day"
-        x={needleX < width * 0.6 ? needleX + 12 : needleX - 12}
+        x={needleX < width * 0.5 ? needleX + 12 : needleX - 12}
         y="17"
-        text-anchor={needleX < width * 0.6 ? 'start' : 'end'}
+        text-anchor={needleX < width * 0.5 ? 'start' : 'end'}
       >
         {dayMonth(garden.needle)}{width > 560 ? ` · ${said}` : ''}
       </text>

@@ -21,6 +21,10 @@ within: boolean, } | { "is": "shade",
  */
 by: string, 
 /**
+ * The one in its shade.
+ */
+on: string, 
+/**
  * The one in its shade is glad of it.
  */
 welcome: boolean, } | { "is": "too-soon" } | { "is": "trellis", 

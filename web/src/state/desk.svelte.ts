@@ -18,6 +18,8 @@ export type Task = (typeof TASKS)[number];
 export interface Maybe {
   rect: Rect;
   ticket: string;
+  /** It would not stand on the needle's day. */
+  later?: boolean;
   /** A single row at its exact place. */
   line?: RowLine;
 }
@@ -36,6 +38,8 @@ export class Desk {
   task: Task | null = $state(null);
   /** What the sheet is printed on. */
   paper: Paper = $state('letter');
+  /** The sheet is for the whole year, not only for what stands on the needle's day. */
+  wholeYear = $state(false);
   /** What it would put on the squares. */
   preview: Maybe[] = $state.raw([]);
 

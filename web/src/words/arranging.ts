@@ -24,13 +24,15 @@ export function whyHeading(why: Why): string {
 }
 
 /** The reasons of one patch as a sentence or two, the weightiest first. */
-export function whyWords(garden: GardenState, why: Weighed[]): string {
+export function whyWords(garden: GardenState, crop: string, why: Weighed[]): string {
   const telling = why.filter((one) => !['shape', 'tidy', 'room'].includes(one.why.is));
   if (telling.length === 0) return 'Nothing speaks for or against it; it keeps the free ground in one piece.';
-  return `${telling.map((one) => upper(clause(garden, one))).join('. ')}.`;
+  // Two patches of one neighbour say the same; once is enough.
+  const clauses = new Set(telling.map((one) => upper(clause(garden, crop, one))));
+  return `${[...clauses].join('. ')}.`;
 }
 
-function clause(garden: GardenState, { why, points }: Weighed): string {
+function clause(garden: GardenState, crop: string, { why, points }: Weighed): string {
   const name = (key: string) => garden.crop(key)?.name ?? key;
   switch (why.is) {
     case 'company': {
@@ -41,9 +43,9 @@ function clause(garden: GardenState, { why, points }: Weighed): string {
     case 'reach':
       return why.within ? 'picked often, all within an arm' : 'picked often, and some beyond an arm';
     case 'shade':
-      return why.welcome
-        ? `summer shade from ${name(why.by)} is welcome`
-        : `${name(why.by)} shades it, or it shades another`;
+      if (why.by === crop)
+        return why.welcome ? `gives ${name(why.on)} welcome shade` : `shades ${name(why.on)} at noon`;
+      return why.welcome ? `summer shade from ${name(why.by)} is welcome` : `in the noon shade of ${name(why.by)}`;
     case 'too-soon':
       return 'its family stood here too lately; no other place did better';
     case 'trellis':

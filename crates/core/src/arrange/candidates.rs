@@ -192,7 +192,7 @@ impl Around<'_> {
                 if let Some((reach, points)) = shadow(self.garden, self.catalogue, planting.bed, tall.0, short.0)
                     && falls_on(tall.1, reach, short.1)
                 {
-                    note(Why::Shade { by: tall.2.clone(), welcome: points > 0 }, points);
+                    note(Why::Shade { by: tall.2.clone(), on: short.2.clone(), welcome: points > 0 }, points);
                 }
             }
         }

@@ -65,6 +65,8 @@ pub enum Why {
     Shade {
         /// The taller crop.
         by: String,
+        /// The one in its shade.
+        on: String,
         /// The one in its shade is glad of it.
         welcome: bool,
     },

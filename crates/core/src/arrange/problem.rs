@@ -208,12 +208,15 @@ impl Problem {
                 points: *points,
             })
             .collect();
-        let sides = [(pair.shade, one, other, a), (pair.shaded, other, one, b)];
-        for (shade, tall, short, by) in sides {
+        let sides = [(pair.shade, one, other, a, b), (pair.shaded, other, one, b, a)];
+        for (shade, tall, short, by, on) in sides {
             if let Some((shadow, points)) = shade
                 && falls_on(tall.ground, shadow, short.ground)
             {
-                found.push(Weighed { why: Why::Shade { by: self.crops[by].clone(), welcome: points > 0 }, points });
+                found.push(Weighed {
+                    why: Why::Shade { by: self.crops[by].clone(), on: self.crops[on].clone(), welcome: points > 0 },
+                    points,
+                });
             }
         }
         found

@@ -8,9 +8,10 @@ use sparrow_core::catalogue::Catalogue;
 use sparrow_core::command::Command;
 use sparrow_core::crop::Spacing;
 use sparrow_core::garden::{Garden, OwnSpacing};
+use sparrow_core::groupings::OwnGroupingId;
 use sparrow_core::history::Stood;
 use sparrow_core::length::{Length, Tape};
-use sparrow_core::patch::{Patch, PatchId, Rect};
+use sparrow_core::patch::{Patch, PatchId, Placing, Rect, RowLine};
 use sparrow_core::school::{School, SchoolFor};
 use sparrow_core::site::{Frost, Latitude, MonthDay, Site, Units};
 use sparrow_core::spacing::{Hole, Planting};
@@ -109,6 +110,24 @@ pub fn any_school() -> impl Strategy<Value = School> {
     ]
 }
 
+/// A marked row somewhere along a bed, for some of the spring.
+fn some_row(bed: BedId, crop: &str, way: &str, [c, d, e]: [u8; 3]) -> Placing {
+    let y = u16::from(c % 8);
+    let half = Length::inches(6);
+    Placing {
+        bed,
+        crop: crop.into(),
+        way: way.into(),
+        rect: Rect { x: 0, y, w: 16, h: 1 },
+        holes: None,
+        from: date(2027, 1 + (d % 6) as i8, 1),
+        until: date(2027, 7 + (e % 5) as i8, 1),
+        between: false,
+        school: None,
+        line: Some(RowLine { across: false, at: half.times(y.into()) + Length::tenths_mm(i32::from(d) * 5) }),
+    }
+}
+
 /// A command made from six bytes; many of them will be refused.
 pub fn some_command(garden: &Garden, [kind, a, b, c, d, e]: [u8; 6]) -> Command {
     let catalogue = Catalogue::standard();
@@ -116,7 +135,7 @@ pub fn some_command(garden: &Garden, [kind, a, b, c, d, e]: [u8; 6]) -> Command 
     let crop = &catalogue.crops[usize::from(b) % catalogue.crops.len()];
     let rect = Rect { x: u16::from(c % 17), y: u16::from(d % 9), w: u16::from(c / 32), h: u16::from(d / 64) };
     let patch = PatchId(u32::from(e) % (garden.patches.len() as u32 + 2));
-    match kind % 11 {
+    match kind % 14 {
         0..=2 => Command::Place {
             bed,
             crop: crop.key.clone(),
@@ -147,6 +166,12 @@ pub fn some_command(garden: &Garden, [kind, a, b, c, d, e]: [u8; 6]) -> Command 
             school: (d % 4 != 0).then(|| School::OFFERED[usize::from(e) % School::OFFERED.len()]),
         },
         10 => Command::Lock { patch, locked: c % 3 == 0 },
+        11 => Command::PlaceAll { gone: Vec::new(), places: vec![some_row(bed, &crop.key, &crop.ways[0].key, [c, d, e])] },
+        12 => {
+            let patches = garden.patches.iter().take(2 + usize::from(c % 3)).map(|patch| patch.id).collect();
+            Command::KeepGrouping { name: format!("grouping {}", d % 5), patches }
+        }
+        13 => Command::ForgetGrouping { grouping: OwnGroupingId(u32::from(c % 4)) },
         7 => Command::KeepWarning { patch, key: "brace".into(), keep: c % 2 == 0 },
         _ => Command::RemoveBed { bed },
     }

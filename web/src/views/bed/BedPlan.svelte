@@ -137,13 +137,7 @@
         <rect class="part" {y} width={px(bed.length)} height={px(bed.width) - y} />
       {/if}
       {#each drawn as one (one.patch.id)}
-        <PatchShape
-          shown={one}
-          {scale}
-          rect={gesture.patch === one.patch.id && gesture.ghost ? gesture.ghost : one.patch.rect}
-          clashes={clashes(one.patch.id)}
-          down={(event) => down(event, one)}
-        />
+        <PatchShape shown={one} {scale} clashes={clashes(one.patch.id)} down={(event) => down(event, one)} />
       {/each}
       {#each bed.braces as brace (brace.at)}
         <rect class="brace" x={px(brace.at - brace.thickness / 2)} width={px(brace.thickness)} height={px(bed.width)} />
@@ -187,14 +181,13 @@
           {/if}
         {/if}
       {/each}
-      {#each desk.preview as maybe, index (index)}
+      {#each [...desk.preview].sort((a, b) => Number(b.later ?? false) - Number(a.later ?? false)) as maybe, index (index)}
         {@const b = patchBox(scale, maybe.rect, maybe.line ?? null, 0)}
-        <g class="maybe" class:row={maybe.line}>
+        <g class="maybe" class:later={maybe.later}>
           <rect {...b} />
           <text x={b.x + b.width / 2} y={b.y + b.height / 2 + 4} text-anchor="middle">{maybe.ticket}</text>
         </g>
       {/each}
-      {#if gesture.ghost}<rect class="ghost" {...box(scale, gesture.ghost)} />{/if}
       {#if !gesture.ghost && desk.patch === null && desk.preview.length === 0}<rect
           class="cursor"
           {...box(scale, desk.cursor)}
@@ -213,10 +206,23 @@
       {/each}
     </g>
   </svg>
+  <!-- What is drawn while dragging lies in a layer of its own, so that the plants below are not painted anew. -->
+  {#if gesture.ghost}
+    <svg class="over" {width} {height} aria-hidden="true">
+      <g transform={`translate(${PAD.left} ${PAD.top})`}><rect class="ghost" {...box(scale, gesture.ghost)} /></g>
+    </svg>
+  {/if}
 </div>
 
 <style>
+  .over {
+    position: absolute;
+    inset: 0;
+    pointer-events: none;
+    will-change: transform;
+  }
   .sheet {
+    position: relative;
     flex: 1 1 60%;
     min-height: 250px;
     overflow: hidden;
@@ -320,6 +326,14 @@
     font-size: 13px;
     font-weight: 640;
     fill: var(--color-chestnut);
+  }
+  .maybe.later rect {
+    fill: none;
+    stroke-width: 0.8;
+    stroke-dasharray: 2 4;
+  }
+  .maybe.later text {
+    display: none;
   }
   .cursor {
     fill: none;

@@ -4,28 +4,19 @@
   import { useOpenGarden } from '../../state/context';
   import type { Shown } from '../../state/garden.svelte';
   import { count } from '../../words/lengths';
-  import { box, patchBox, type Scale } from './scale';
-  import type { Rect } from '../../generated/Rect';
+  import { patchBox, type Scale } from './scale';
 
   interface Props {
     shown: Shown;
     scale: Scale;
-    /** Where it is drawn while it is dragged. */
-    rect: Rect;
     clashes: number;
     down: (event: PointerEvent) => void;
   }
-  let { shown, scale, rect, clashes, down }: Props = $props();
+  let { shown, scale, clashes, down }: Props = $props();
   const { garden, desk } = useOpenGarden();
 
-  const home = $derived(box(scale, shown.patch.rect));
   const strip = $derived(shown.reckoning.sum.spacing.along);
-  // A marked row moves with its half squares.
-  const moved = $derived({ x: box(scale, rect).x - home.x, y: box(scale, rect).y - home.y });
-  const at = $derived.by(() => {
-    const drawn = patchBox(scale, { ...shown.patch.rect, w: rect.w, h: rect.h }, shown.patch.line, strip);
-    return { ...drawn, x: drawn.x + moved.x, y: drawn.y + moved.y };
-  });
+  const at = $derived(patchBox(scale, shown.patch.rect, shown.patch.line, strip));
   const wide = $derived((shown.reckoning.size?.canopy ?? 0) * scale.perTenth);
   const plants = $derived(
     shown.reckoning.size === null
@@ -68,7 +59,7 @@
   onkeydown={press}
 >
   <rect class="edge" class:locked={shown.patch.locked} {...at} />
-  <g class="plants" transform={`translate(${moved.x} ${moved.y})`}>
+  <g class="plants">
     {#each plants as plant (plant)}
       {#if plant.d}
         <path class="leaf" d={plant.d} />

@@ -6,7 +6,7 @@
   import type { Setting } from '../../generated/Setting';
   import type { Sheet } from '../../generated/Sheet';
   import { useOpenGarden } from '../../state/context';
-  import { dayMonth, yearName } from '../../words/dates';
+  import { dayMonth, fullDate, yearName } from '../../words/dates';
   import { count, dimension, length } from '../../words/lengths';
   import { upper } from '../../words/reasons';
   import { sheetAddress } from './sheet';
@@ -18,11 +18,12 @@
   let drawing = $state('');
   const year = $derived(garden.season.year);
   const paper = $derived(desk.paper);
-  const address = $derived(sheetAddress(garden, bed.id, paper));
+  const on = $derived(desk.wholeYear ? null : garden.needle);
+  const address = $derived(sheetAddress(garden, bed.id, paper, on));
 
   $effect(() => {
     const asked = garden.view.revision;
-    void api.ask(garden.view.id, { ask: 'sheet', bed: bed.id, year }).then((answer) => {
+    void api.ask(garden.view.id, { ask: 'sheet', bed: bed.id, year, on }).then((answer) => {
       if (asked === garden.view.revision) sheet = answer;
     });
     void fetch(address).then(async (answer) => {
@@ -64,17 +65,21 @@
   const USES = { stems: 'stem to stem', lines: 'line to line', edge: 'edge to first line' };
 </script>
 
-<section class="sheet" aria-label={`Setting-out sheet of ${bed.name}`} data-paper={paper}>
+<!-- It scrolls, so the keyboard must be able to come to it. -->
+<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+<section class="sheet" tabindex="0" aria-label={`Setting-out sheet of ${bed.name}`} data-paper={paper}>
   <!-- eslint-disable-next-line svelte/no-at-html-tags -- the server draws it and escapes every name in it -->
   <div class="drawing">{@html drawing}</div>
   {#if sheet}
-    <h2>{bed.name}, {yearName(year, garden.southern)}</h2>
+    <h2>
+      {bed.name}, {on === null ? yearName(year, garden.southern) : `as it stands on ${fullDate(on)}`}
+    </h2>
     <p class="quiet">
       All measures run from the left end and from the {side}, so that no error adds up. Check each line with its stick.
       {#if garden.units === 'metric'}Metres.{/if}
     </p>
     {#if sheet.plantings.length === 0}
-      <p class="mt-2">Nothing goes into this bed in that year yet.</p>
+      <p class="mt-2">Nothing stands in this bed then. Move the needle, or take the whole year.</p>
     {:else}
       <h3>Markers, in their order</h3>
       <table>
@@ -88,11 +93,11 @@
         <tbody>
           {#each sheet.plantings as setting (setting.patch)}
             <tr data-setting={name(setting)}>
-              <td class="num">{setting.number}</td>
-              <td>{upper(name(setting))}</td>
-              <td>{dayMonth(setting.from)}</td>
-              <td>{dim(setting.ground.left)} × {dim(setting.first_edge)}</td>
-              <td>
+              <td class="num" data-label="No.">{setting.number}</td>
+              <td data-label="Crop">{upper(name(setting))}</td>
+              <td data-label="Goes in">{dayMonth(setting.from)}</td>
+              <td data-label="Corner">{dim(setting.ground.left)} × {dim(setting.first_edge)}</td>
+              <td data-label="Lines and stems">
                 {#if setting.strewn !== null}{count(setting.strewn, 'seed', 'seeds')} strewn over all of it{/if}
                 {#each groups(setting.lines) as group, index (index)}
                   {@const first = group[0]}
@@ -107,8 +112,8 @@
                   <p class="italic">drip line at {dim(line.at)}: stems beside it, at {dim(line.beside_drip ?? 0)}</p>
                 {/each}
               </td>
-              <td>{length(setting.depth, garden.units)}</td>
-              <td
+              <td data-label="Depth">{length(setting.depth, garden.units)}</td>
+              <td data-label="In each hole"
                 >{setting.planted
                   ? setting.in_each > 1
                     ? `${setting.in_each} together`
@@ -197,8 +202,31 @@
     font-weight: 600;
     white-space: nowrap;
   }
+  /* On a phone each marker is a block of its own. */
+  @media (max-width: 700px) {
+    thead {
+      display: none;
+    }
+    tr,
+    td {
+      display: block;
+      white-space: normal;
+    }
+    td {
+      border: 0;
+      padding: 1px 0;
+    }
+    td::before {
+      content: attr(data-label) ' ';
+      color: var(--color-soot-2);
+    }
+    tr {
+      border-bottom: 1px solid var(--color-hair);
+      padding: 6px 0;
+    }
+  }
   .sticks {
-    columns: 2;
+    columns: 18em 2;
     column-gap: 28px;
     font-size: 14.5px;
   }

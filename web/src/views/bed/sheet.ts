@@ -3,6 +3,7 @@ import type { GardenState } from '../../state/garden.svelte';
 
 export type Paper = 'a4' | 'letter';
 
-export function sheetAddress(garden: GardenState, bed: number, paper: Paper): string {
-  return `/api/v1/gardens/${garden.view.id}/beds/${bed}/sheet.svg?year=${garden.season.year}&paper=${paper}`;
+export function sheetAddress(garden: GardenState, bed: number, paper: Paper, on: string | null): string {
+  const day = on === null ? '' : `&on=${on}`;
+  return `/api/v1/gardens/${garden.view.id}/beds/${bed}/sheet.svg?year=${garden.season.year}&paper=${paper}${day}`;
 }

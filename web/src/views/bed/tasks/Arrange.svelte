@@ -67,6 +67,7 @@
     desk.preview = (proposal?.patches ?? []).map((one) => ({
       rect: one.place.rect,
       ticket: garden.crop(one.place.crop)?.ticket ?? '',
+      later: garden.needle < one.place.from || garden.needle > one.place.until,
     }));
   });
 
@@ -183,7 +184,7 @@
             >{upper(garden.crop(one.place.crop)?.name ?? '')}, {count(one.plants, 'plant', 'plants')}</strong
           >
           <span class="quiet">{squareSize(one.place.rect.w, one.place.rect.h)}</span>
-          <p class="quiet">{whyWords(garden, one.why)}</p>
+          <p class="quiet">{whyWords(garden, one.place.crop, one.why)}</p>
         </li>
       {/each}
     </ul>

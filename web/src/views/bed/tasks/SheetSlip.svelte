@@ -4,6 +4,7 @@
   import type { Bed } from '../../../generated/Bed';
   import type { Setting } from '../../../generated/Setting';
   import { useOpenGarden } from '../../../state/context';
+  import { dayMonth } from '../../../words/dates';
   import { count } from '../../../words/lengths';
   import { upper } from '../../../words/reasons';
   import { sheetAddress } from '../sheet';
@@ -13,9 +14,10 @@
 
   let settings = $state.raw<Setting[]>([]);
   const year = $derived(garden.season.year);
+  const on = $derived(desk.wholeYear ? null : garden.needle);
   $effect(() => {
     const asked = garden.view.revision;
-    void api.ask(garden.view.id, { ask: 'sheet', bed: bed.id, year }).then((answer) => {
+    void api.ask(garden.view.id, { ask: 'sheet', bed: bed.id, year, on }).then((answer) => {
       if (asked === garden.view.revision) settings = answer.plantings;
     });
   });
@@ -38,12 +40,22 @@
 
 <p class="mt-3 flex flex-wrap gap-x-5">
   <button class="act" onclick={() => print()}>print it</button>
-  <a class="act" href={`${sheetAddress(garden, bed.id, desk.paper)}&keep=true`}>keep the drawing (SVG)</a>
+  <a class="act" href={`${sheetAddress(garden, bed.id, desk.paper, on)}&keep=true`}>keep the drawing (SVG)</a>
 </p>
 <label class="field mt-2 w-[8em]"
   >Paper<select bind:value={desk.paper} name="paper">
     <option value="a4">A4</option>
     <option value="letter">Letter</option>
+  </select></label
+>
+<label class="field mt-2"
+  >For<select
+    value={desk.wholeYear ? 'year' : 'day'}
+    onchange={(event) => (desk.wholeYear = event.currentTarget.value === 'year')}
+    name="sheet-for"
+  >
+    <option value="day">what stands on {dayMonth(garden.needle)}</option>
+    <option value="year">all of the year</option>
   </select></label
 >
 <h3>To carry out</h3>
@@ -61,7 +73,7 @@
       >
     </li>
   {:else}
-    <li class="quiet">Nothing goes into this bed in this year yet.</li>
+    <li class="quiet">Nothing stands in this bed then.</li>
   {/each}
 </ul>
 <p class="quiet mt-2">
