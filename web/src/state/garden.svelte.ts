@@ -1,5 +1,6 @@
 // The garden as this page knows it: facts and reckoning at a revision, and the needle's day.
-import { api, Refused, type Problem } from '../api';
+import { api, Refused, type AnswerTo, type Problem } from '../api';
+import type { Answer } from '../generated/Answer';
 import type { Bed } from '../generated/Bed';
 import type { BedReckoning } from '../generated/BedReckoning';
 import type { Catalogue } from '../generated/Catalogue';
@@ -7,6 +8,7 @@ import type { Command } from '../generated/Command';
 import type { Crop } from '../generated/Crop';
 import type { Finding } from '../generated/Finding';
 import type { GardenView } from '../generated/GardenView';
+import type { Question } from '../generated/Question';
 import type { Patch } from '../generated/Patch';
 import type { PatchReckoning } from '../generated/PatchReckoning';
 
@@ -121,6 +123,20 @@ export class GardenState {
     } finally {
       this.looking = false;
     }
+  }
+
+  /**
+   * Asks a question and hands the answer on, unless the garden has changed meanwhile; in an effect it is
+   * asked again then. What is refused is told like any refusal.
+   */
+  asks<A extends Answer['to']>(question: Question & { ask: A }, take: (answer: AnswerTo<A>) => void): void {
+    const asked = this.view.revision;
+    api.ask<A>(this.view.id, question).then(
+      (answer) => {
+        if (asked === this.view.revision) take(answer);
+      },
+      (error: unknown) => this.report(error, null),
+    );
   }
 
   /** Puts a problem away. */

@@ -39,7 +39,7 @@ pub fn search(problem: &Problem, starts: u32, rounds: u32) -> Answer {
         found.push((score(problem, &best), best));
         // What lies elsewhere is looked for from the start; it is also another way to something better.
         let unlike = best_of(&found);
-        let other = Ruin::new(problem, unlike.as_ref(), 2 * start + 1).run(rounds / 2);
+        let other = Ruin::new(problem, unlike.as_ref(), 2 * start + 1).run(rounds);
         found.push((score(problem, &other), other));
     }
     let mut best = best_of(&found).unwrap_or_default();

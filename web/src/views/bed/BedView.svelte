@@ -59,6 +59,9 @@
     s: 'sheet',
   };
 
+  /** Work that ends in planting; a guest may only look. */
+  const PLANTING = new Set<Task>(['arrange', 'group', 'markers']);
+
   function arrow([dx, dy]: [number, number], larger: boolean) {
     if (!bed) return;
     const change = larger ? resized : moved;
@@ -104,7 +107,7 @@
     else if ((event.key === 'Delete' || event.key === 'Backspace') && garden.mayChange) remove();
     else if (event.key === 'n') document.querySelector<HTMLInputElement>('#plant-count')?.select();
     else if (event.key === 'b') nextBed();
-    else if (task && bed) desk.begin(task);
+    else if (task && bed && (garden.mayChange || !PLANTING.has(task))) desk.begin(task);
     else return;
     event.preventDefault();
   }

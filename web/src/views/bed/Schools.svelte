@@ -1,6 +1,5 @@
 <script lang="ts">
   // What each school of spacing gives on this patch, side by side; one is chosen by its line.
-  import { api } from '../../api';
   import type { School } from '../../generated/School';
   import type { SchoolCount } from '../../generated/SchoolCount';
   import { useOpenGarden } from '../../state/context';
@@ -22,10 +21,7 @@
 
   // The answer belongs to a revision of the garden; it is asked again when that changes.
   $effect(() => {
-    const asked = garden.view.revision;
-    void api.ask(garden.view.id, { ask: 'schools', patch }).then((answer) => {
-      if (asked === garden.view.revision) counts = answer;
-    });
+    garden.asks({ ask: 'schools', patch }, (answer) => (counts = answer));
   });
 
   function choose(school: School) {

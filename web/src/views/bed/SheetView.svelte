@@ -1,6 +1,5 @@
 <script lang="ts">
   // The setting-out sheet of a bed: its drawing, and the tables to work from; made to be printed.
-  import { api } from '../../api';
   import type { Bed } from '../../generated/Bed';
   import type { Line } from '../../generated/Line';
   import type { Setting } from '../../generated/Setting';
@@ -22,10 +21,7 @@
   const address = $derived(sheetAddress(garden, bed.id, paper, on));
 
   $effect(() => {
-    const asked = garden.view.revision;
-    void api.ask(garden.view.id, { ask: 'sheet', bed: bed.id, year, on }).then((answer) => {
-      if (asked === garden.view.revision) sheet = answer;
-    });
+    garden.asks({ ask: 'sheet', bed: bed.id, year, on }, (answer) => (sheet = answer));
     void fetch(address).then(async (answer) => {
       if (answer.ok) drawing = await answer.text();
     });

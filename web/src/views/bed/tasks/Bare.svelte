@@ -1,6 +1,5 @@
 <script lang="ts">
   // Ground that lies bare for a time, and the crops that would be ready in it.
-  import { api } from '../../../api';
   import type { Bare } from '../../../generated/Bare';
   import type { Bed } from '../../../generated/Bed';
   import { useOpenGarden } from '../../../state/context';
@@ -13,10 +12,7 @@
   let gaps = $state.raw<Bare[] | null>(null);
   const year = $derived(garden.season.year);
   $effect(() => {
-    const asked = garden.view.revision;
-    void api.ask(garden.view.id, { ask: 'bare', bed: bed.id, year }).then((answer) => {
-      if (asked === garden.view.revision) gaps = answer;
-    });
+    garden.asks({ ask: 'bare', bed: bed.id, year }, (answer) => (gaps = answer));
   });
 
   function show(gap: Bare, ticket = '') {

@@ -1,6 +1,5 @@
 <script lang="ts">
   // Groupings put down whole on the marked squares; and groupings of the household's own.
-  import { api } from '../../../api';
   import type { After } from '../../../generated/After';
   import type { Bed } from '../../../generated/Bed';
   import type { Fitted } from '../../../generated/Fitted';
@@ -22,9 +21,9 @@
   const known = $derived((key: string) => garden.catalogue.groupings.find((one) => one.key === key));
 
   $effect(() => {
-    const [asked, where] = [garden.view.revision, rect];
-    void api.ask(garden.view.id, { ask: 'groupings', bed: bed.id, rect: where, year }).then((answer) => {
-      if (asked === garden.view.revision && where === rect) all = answer;
+    const where = rect;
+    garden.asks({ ask: 'groupings', bed: bed.id, rect: where, year }, (answer) => {
+      if (where === rect) all = answer;
     });
   });
 

@@ -1,6 +1,5 @@
 <script lang="ts">
   // What to do with the setting-out sheet, and what to carry out to the bed.
-  import { api } from '../../../api';
   import type { Bed } from '../../../generated/Bed';
   import type { Setting } from '../../../generated/Setting';
   import { useOpenGarden } from '../../../state/context';
@@ -16,10 +15,7 @@
   const year = $derived(garden.season.year);
   const on = $derived(desk.wholeYear ? null : garden.needle);
   $effect(() => {
-    const asked = garden.view.revision;
-    void api.ask(garden.view.id, { ask: 'sheet', bed: bed.id, year, on }).then((answer) => {
-      if (asked === garden.view.revision) settings = answer.plantings;
-    });
+    garden.asks({ ask: 'sheet', bed: bed.id, year, on }, (answer) => (settings = answer.plantings));
   });
 
   /** Seeds or plants of each crop, all its patches together. */
