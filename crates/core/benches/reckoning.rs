@@ -87,6 +87,7 @@ fn ten_wishes() -> Vec<Wish> {
         must: n < 8,
         from: None,
         until: None,
+        now: None,
     };
     ten.into_iter().enumerate().map(wish).collect()
 }

@@ -1,7 +1,7 @@
 //! What grows well or badly beside what? The relations of the catalogue and where they apply.
 
 use crate::catalogue::Catalogue;
-use crate::crop::Crop;
+use crate::crop::{Crop, Way};
 use crate::garden::Garden;
 use crate::patch::Patch;
 use serde::{Deserialize, Serialize};
@@ -92,6 +92,15 @@ impl Relation {
         names(&self.who, who) && names(&self.whom, whom) && who.key != whom.key
     }
 
+    /// Whether it can come about between two crops as they are grown, in either direction: only what climbs
+    /// is held up, so a bush bean gains nothing by standing beside maize.
+    pub fn applies(&self, one: (&Crop, &Way), other: (&Crop, &Way)) -> bool {
+        let to = |(who, (whom, way)): (&Crop, (&Crop, &Way))| {
+            self.speaks_of(who, whom) && (self.kind != Kind::Supports || way.trellis)
+        };
+        to((one.0, other)) || to((other.0, one))
+    }
+
     /// Whether two patches are near enough for it to apply.
     pub fn reaches(&self, one: &Patch, other: &Patch) -> bool {
         match self.reach {
@@ -123,7 +132,9 @@ pub fn around<'a>(garden: &'a Garden, catalogue: &'a Catalogue, patch: &'a Patch
         let Some(other_crop) = catalogue.crop(&other.crop) else { continue };
         for &index in catalogue.relations_between(crop, other_crop) {
             let relation = &catalogue.relations[index];
-            if !relation.reaches(patch, other) {
+            let grown = crop.way(&patch.way).zip(other_crop.way(&other.way));
+            let applies = grown.is_some_and(|(way, other_way)| relation.applies((crop, way), (other_crop, other_way)));
+            if !applies || !relation.reaches(patch, other) {
                 continue;
             }
             let pairs =

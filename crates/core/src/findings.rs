@@ -242,9 +242,7 @@ fn company(around: &Around, patch: &Patch) -> Vec<place::Found> {
     for applies in company::around(garden, catalogue, patch) {
         let other = if applies.who.id == patch.id { applies.whom } else { applies.who };
         let (Some(who), Some(whom)) = (catalogue.crop(&applies.who.crop), catalogue.crop(&applies.whom.crop)) else { continue };
-        // Only what climbs is held up; a bush bean beside maize is not.
-        let climbs = whom.way(&applies.whom.way).is_some_and(|way| way.trellis);
-        if other.id < patch.id && (applies.relation.kind != Kind::Supports || climbs) {
+        if other.id < patch.id {
             let weight = if applies.relation.kind.is_trouble() { Weight::Settle } else { Weight::Good };
             let contradicted = company::is_contradicted(catalogue, applies.relation, who, whom);
             let reason = Reason::Company { relation: applies.index, who: applies.who.id, whom: applies.whom.id, contradicted };

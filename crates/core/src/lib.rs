@@ -35,6 +35,7 @@ pub mod refusal;
 pub mod room;
 pub mod rotation;
 pub mod school;
+pub mod shade;
 pub mod sharing;
 pub mod sheet;
 pub mod site;

@@ -1,6 +1,6 @@
 //! Does it stand where it should? Reach, shade, vines, blocks of maize, and what stays for years.
 
-use crate::bed::{Bed, Reach, Trellis};
+use crate::bed::{Bed, Reach};
 use crate::crop::{Life, Light};
 use crate::findings::{Reason, Weight};
 use crate::garden::Garden;
@@ -9,11 +9,9 @@ use crate::length::Length;
 use crate::patch::{Ground, PatchId};
 use crate::pattern::Pattern;
 use crate::school::School;
+use crate::shade;
 use crate::spacing::{Hole, Planting, Sum};
-use crate::sun;
 use jiff::ToSpan;
-use jiff::civil::Date;
-use serde::Serialize;
 
 /// How far an arm reaches over a bed: 24 in (common practice; half of a bed 4 ft wide).
 pub const ARM: Length = Length::inches(24);
@@ -60,8 +58,8 @@ fn meets(one: Laid, other: Laid) -> bool {
     one.planting.patch.id != other.planting.patch.id && one.planting.patch.meets(other.planting.patch)
 }
 
-/// How far a hole is from the nearest side a gardener can reach over, no trellis with a crop on it in
-/// between; nothing when there is no such side.
+/// How far a hole is from the nearest side a gardener can reach over, no trellis in between
+/// (an empty one will be grown over); nothing when there is no such side.
 ///
 /// ```
 /// use sparrow_core::{bed::Reach, demo::quillet_lane, length::Length, place::from_side, spacing::Hole};
@@ -128,24 +126,14 @@ fn in_the_middle(laid: Laid) -> Option<Found> {
     (!at_an_end).then(|| (Weight::Note, "end".into(), None, Reason::InTheMiddle { for_seed }))
 }
 
-/// The days on which the shade of `other` on `laid` is judged: the middle of the days both stand.
-fn middle_day(laid: Laid, other: Laid) -> Date {
-    let (one, two) = (laid.planting.patch, other.planting.patch);
-    let (from, until) = (one.from.max(two.from), one.until.min(two.until));
-    from.saturating_add(i64::from((until - from).get_days() / 2).days())
-}
-
 /// Whether the noon shadow of a taller patch lies over at least a quarter of this one's plants.
 fn shaded(garden: &Garden, laid: Laid, other: Laid) -> Option<Found> {
     let (short, tall) = (laid.planting, other.planting);
-    if short.bed.id != tall.bed.id || tall.way.height <= short.way.height {
+    if short.bed.id != tall.bed.id {
         return None;
     }
-    let day = middle_day(laid, other);
-    let height = |p: &Planting| growth::size(p.crop, p.way, p.patch, day).map(|size| size.height);
-    let excess = height(tall)? - height(short)?;
-    let shadow = sun::noon_shadow(&garden.site, short.bed, excess, day)?;
-    let under = |hole: &&Hole| in_shadow(other.sum.ground, shadow, **hole) && !inside(other.sum.ground, hole);
+    let shadow = shade::over(&garden.site, short.bed, (tall.crop, tall.way, tall.patch), (short.crop, short.way, short.patch))?;
+    let under = |hole: &&Hole| shade::in_shadow(other.sum.ground, shadow.reach, **hole) && !inside(other.sum.ground, hole);
     let plants = laid.holes.iter().filter(under).count() as u32;
     if plants == 0 || plants * 4 < laid.holes.len() as u32 {
         return None;
@@ -156,61 +144,14 @@ fn shaded(garden: &Garden, laid: Laid, other: Laid) -> Option<Found> {
         Light::HalfShade => Weight::Note,
         Light::Full => Weight::Settle,
     };
-    let reason = Reason::Shaded { by: tall.patch.id, holes: plants, day, long: long(shadow), welcome: weight == Weight::Good };
+    let reason = Reason::Shaded {
+        by: tall.patch.id,
+        holes: plants,
+        day: shadow.day,
+        long: shadow.long(),
+        welcome: weight == Weight::Good,
+    };
     Some((weight, key, Some(tall.patch.id), reason))
-}
-
-fn long((dx, dy): (Length, Length)) -> Length {
-    Length::tenths_mm(f64::from(dx.get()).hypot(f64::from(dy.get())).round() as i32)
-}
-
-/// Whether a spot lies in the shadow that a piece of ground throws so far along and across: whether the
-/// spot, moved back towards the sun by some part of the shadow, comes to lie on that ground.
-pub fn in_shadow(ground: Ground, (dx, dy): (Length, Length), spot: Hole) -> bool {
-    // The part of the shadow for which one coordinate lies within the ground's two edges.
-    let part = |at: Length, by: Length, low: Length, high: Length| {
-        let (at, by) = (f64::from(at.get()), f64::from(by.get()));
-        let (low, high) = (f64::from(low.get()), f64::from(high.get()));
-        if by == 0.0 {
-            return if low < at && at < high { (0.0, 1.0) } else { (1.0, 0.0) };
-        }
-        let (a, b) = ((at - high) / by, (at - low) / by);
-        (a.min(b), a.max(b))
-    };
-    let (x, y) = (part(spot.x, dx, ground.left, ground.right), part(spot.y, dy, ground.far, ground.near));
-    x.0.max(y.0).max(0.0) < x.1.min(y.1).min(1.0)
-}
-
-/// What a trellis would shade, grown over, before it is built.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
-pub struct TrellisShade {
-    /// Where it stands, from the far side.
-    pub from_far: Length,
-    /// How far its shadow reaches at noon in midsummer.
-    pub long: Length,
-    /// Ground of its own bed under that shadow, in hundredths of a square.
-    pub centisquares: u32,
-}
-
-/// How high a grown-over trellis is taken to stand: 6 ft (common practice).
-pub const TRELLIS_HEIGHT: Length = Length::inches(72);
-
-/// What the trellises of a bed shade at noon on a day, those that shade any of it.
-pub fn trellis_shades(garden: &Garden, bed: &Bed, day: Date) -> Vec<TrellisShade> {
-    let Some(shadow) = sun::noon_shadow(&garden.site, bed, TRELLIS_HEIGHT, day) else { return Vec::new() };
-    let half = garden.site.units.half_square();
-    let (columns, rows) = bed.half_squares(garden.site.units);
-    let shade = |trellis: &Trellis| {
-        let line = Length::tenths_mm(1);
-        let ground =
-            Ground { left: trellis.start, right: trellis.end, far: trellis.from_far - line, near: trellis.from_far + line };
-        let quarter = |x: u16, y: u16| Hole { x: half.times(x.into()) + half.over(2), y: half.times(y.into()) + half.over(2) };
-        let cells = (0..rows).flat_map(|y| (0..columns).map(move |x| (x, y)));
-        let quarters = cells.filter(|(x, y)| in_shadow(ground, shadow, quarter(*x, *y))).count() as u32;
-        TrellisShade { from_far: trellis.from_far, long: long(shadow), centisquares: quarters * 25 }
-    };
-    bed.trellises.iter().map(shade).filter(|shade| shade.centisquares > 0).collect()
 }
 
 fn inside(ground: Ground, hole: &Hole) -> bool {

@@ -11,8 +11,9 @@ use crate::garden::Garden;
 use crate::growth::{self, Size};
 use crate::length::Length;
 use crate::patch::{Patch, PatchId};
-use crate::place::{self, Laid, TrellisShade};
+use crate::place::Laid;
 use crate::rotation::{History, Stand};
+use crate::shade::{self, TrellisShade};
 use crate::spacing::{self, Hole, Planting, Sum};
 use crate::yard::{self, Path};
 use jiff::civil::Date;
@@ -129,7 +130,7 @@ fn reckon_bed(around: &Around, bed: &Bed, patches: &[PatchReckoning]) -> BedReck
         plants: standing().map(|reckoned| reckoned.sum.plants).sum(),
         free_centisquares: free_ground(garden, bed, season.needle),
         before: history.stands_before(bed.id, season.year),
-        trellis_shades: place::trellis_shades(garden, bed, calendar::midsummer(season.year, garden.site.latitude.hemisphere())),
+        trellis_shades: shade::trellis_shades(garden, bed, calendar::midsummer(season.year, garden.site.latitude.hemisphere())),
     }
 }
 

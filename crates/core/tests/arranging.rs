@@ -22,7 +22,7 @@ fn garden(columns: i32, rows: i32) -> Garden {
 }
 
 fn wish(crop: &str, way: &str, plants: u32, must: bool) -> Wish {
-    Wish { crop: crop.into(), way: way.into(), plants, must, from: None, until: None }
+    Wish { crop: crop.into(), way: way.into(), plants, must, from: None, until: None, now: None }
 }
 
 fn asked(wishes: Vec<Wish>) -> Arranging {
@@ -176,6 +176,41 @@ fn what_follows_on_may_lie_where_the_first_one_lay() {
     let early = Wish { from: day(5, 31), ..second };
     let one = arrange(&garden(1, 1), Catalogue::standard(), &asked(vec![first, early])).unwrap();
     assert_eq!(one.proposals[0].left_out.len(), 1, "not on the day both would stand");
+}
+
+#[test]
+fn no_answer_is_worse_than_the_bed_as_it_is() {
+    // Onions along both long sides with carrots between, on part squares: shapes nobody would think of first.
+    let catalogue = Catalogue::standard();
+    let mut garden = garden(8, 4);
+    (garden.beds[0].length, garden.beds[0].width) = (Length::inches(87), Length::inches(40));
+    let rows = [
+        ("onion", "bulb", Rect { x: 0, y: 0, w: 15, h: 1 }),
+        ("carrot", "root", Rect { x: 0, y: 1, w: 15, h: 5 }),
+        ("onion", "bulb", Rect { x: 0, y: 6, w: 15, h: 1 }),
+    ];
+    for (crop, way, rect) in rows {
+        let patch = common::patch_in(&garden, crop, way, rect);
+        garden.patches.push(patch);
+    }
+    let wishes: Vec<Wish> = garden
+        .patches
+        .iter()
+        .map(|patch| {
+            let sum = Planting::of(&garden, catalogue, patch).unwrap().reckon().0;
+            Wish {
+                from: Some(patch.from),
+                until: Some(patch.until),
+                now: Some(patch.rect),
+                ..wish(&patch.crop, &patch.way, sum.plants, true)
+            }
+        })
+        .collect();
+    let answer = arrange(&garden, catalogue, &asked(wishes.clone())).unwrap();
+    assert_eq!(answer.proposals[0].left_out, Vec::<usize>::new(), "what lies there now fits");
+    let unknown: Vec<Wish> = wishes.into_iter().map(|wish| Wish { now: None, ..wish }).collect();
+    let without = arrange(&garden, catalogue, &asked(unknown)).unwrap();
+    assert!(answer.proposals[0].score >= without.proposals[0].score);
 }
 
 #[test]

@@ -34,7 +34,7 @@ fn any_wishes() -> impl Strategy<Value = Vec<Wish>> {
         let crops = &Catalogue::standard().crops;
         let crop = &crops[pick % crops.len()];
         let way = crop.ways[pick / crops.len() % crop.ways.len()].key.clone();
-        Wish { crop: crop.key.clone(), way, plants, must, from: None, until: None }
+        Wish { crop: crop.key.clone(), way, plants, must, from: None, until: None, now: None }
     });
     prop::collection::vec(wish, 1..7)
 }

@@ -11,8 +11,7 @@ export const VIEWS = [
 export type ViewKey = (typeof VIEWS)[number]['key'];
 
 /** Work on a whole bed, done in its slip; the sheet takes the drawing's place. */
-export const TASKS = ['arrange', 'group', 'bare', 'sums', 'markers', 'sheet'] as const;
-export type Task = (typeof TASKS)[number];
+export type Task = 'arrange' | 'group' | 'bare' | 'sums' | 'markers' | 'sheet';
 
 /** A patch that might be: drawn dashed on the plan. */
 export interface Maybe {

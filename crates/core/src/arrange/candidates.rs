@@ -32,7 +32,7 @@ pub struct Candidate {
 /// The most places looked at for one wish; the best by themselves are kept.
 const MOST: usize = 500;
 /// The longest a patch may be, in its widths.
-const LONGEST: u16 = 10;
+const LONGEST: u16 = 20;
 /// Crops picked at least this often want to be within an arm \[days\].
 const OFTEN: u8 = place::OFTEN;
 
@@ -51,18 +51,21 @@ pub fn of(
     let around = Around { garden, catalogue, history, standing: &standing };
     let grid = bed.half_squares(garden.site.units);
     let holes = wish.plants.div_ceil(u32::from(planting.way.per_hole));
-    let mut found = Vec::new();
-    for shape in shapes(&planting, grid, holes) {
-        for rect in places(shape, grid) {
-            let free = !standing.iter().any(|other| other.rect.overlaps(rect));
-            let laid = planting.lay(rect, planting.school);
-            if free && laid.holes.len() as u32 >= holes {
-                found.push(around.candidate(wish, &planting, rect, &laid));
-            }
-        }
-    }
+    let at = |rect: Rect| {
+        let laid = planting.lay(rect, planting.school);
+        let suits = laid.holes.len() as u32 >= holes && !standing.iter().any(|other| other.rect.overlaps(rect));
+        suits.then(|| around.candidate(wish, &planting, rect, &laid))
+    };
+    let shapes = shapes(&planting, grid, holes);
+    let mut rects: Vec<Rect> = shapes.into_iter().flat_map(|shape| places(shape, grid)).collect();
+    rects.extend(wish.now.filter(|rect| rect.within(grid) && !rects.contains(rect)));
+    let mut found: Vec<Candidate> = rects.into_iter().filter_map(at).collect();
     found.sort_by_key(|one| (std::cmp::Reverse(one.points), one.rect.y, one.rect.x, one.rect.w, one.rect.h));
+    // What is cut off is never the place where it lies now.
+    let now = found.iter().skip(MOST).find(|one| Some(one.rect) == wish.now).cloned();
     found.truncate(MOST);
+    found.extend(now);
+    debug_assert!(found.windows(2).all(|pair| pair[0].points >= pair[1].points), "the search relies on the order");
     found
 }
 
@@ -181,7 +184,8 @@ impl Around<'_> {
             let Some(crop) = self.catalogue.crop(&other.crop) else { continue };
             for &index in self.catalogue.relations_between(planting.crop, crop) {
                 let relation = &self.catalogue.relations[index];
-                if relation.reach != Nearness::Touching || other.rect.touches(rect) {
+                let grown = crop.way(&other.way).is_some_and(|way| relation.applies((planting.crop, planting.way), (crop, way)));
+                if grown && (relation.reach != Nearness::Touching || other.rect.touches(rect)) {
                     note(Why::Company { with: crop.key.clone(), relation: index }, points(relation));
                 }
             }

@@ -40,6 +40,10 @@ pub struct Wish {
     /// Its last day; nothing for its usual one.
     #[serde(default)]
     pub until: Option<Date>,
+    /// The half squares on which it lies now; they are among the places looked at, so that no answer is
+    /// worse than what is there.
+    #[serde(default)]
+    pub now: Option<Rect>,
 }
 
 /// Why a patch is where it is.

@@ -7,15 +7,11 @@ use crate::catalogue::Catalogue;
 use crate::company::{Grade, Nearness, Relation};
 use crate::crop::{Crop, Light, Way};
 use crate::garden::Garden;
-use crate::growth;
 use crate::length::Length;
 use crate::patch::{Ground, Patch, Placing};
-use crate::place;
 use crate::rotation::History;
-use crate::site::Units;
+use crate::shade;
 use crate::spacing::Hole;
-use crate::sun;
-use jiff::ToSpan;
 
 /// What it costs when a wish that must find room does not.
 pub const MISSING: i32 = 1000;
@@ -29,6 +25,8 @@ pub struct Wished {
     pub must: bool,
     /// Where it could lie, the best by itself first.
     pub candidates: Vec<Candidate>,
+    /// The candidate where it lies now.
+    pub now: Option<usize>,
 }
 
 /// What two wishes are to each other wherever they lie.
@@ -55,8 +53,6 @@ pub struct Problem {
     pub wishes: Vec<Wished>,
     crops: Vec<String>,
     pairs: Vec<Vec<Pair>>,
-    bed: Bed,
-    units: Units,
 }
 
 /// Puts the problem together. `patterns` say what each wish would be; `garden` is without what makes way.
@@ -65,20 +61,15 @@ pub fn build(garden: &Garden, catalogue: &Catalogue, bed: &Bed, wishes: &[Wish],
     let wished = wishes
         .iter()
         .zip(patterns)
-        .map(|(wish, pattern)| Wished {
-            must: wish.must,
-            candidates: candidates::of(garden, catalogue, &history, bed, wish, pattern),
+        .map(|(wish, pattern)| {
+            let candidates = candidates::of(garden, catalogue, &history, bed, wish, pattern);
+            let now = candidates.iter().position(|one| Some(one.rect) == wish.now);
+            Wished { must: wish.must, candidates, now }
         })
         .collect();
     let patches: Vec<Patch> = patterns.iter().map(|pattern| pattern.patch(0)).collect();
     let pairs = patches.iter().map(|one| patches.iter().map(|other| pair(garden, catalogue, bed, one, other)).collect());
-    Problem {
-        wishes: wished,
-        crops: patterns.iter().map(|pattern| pattern.crop.clone()).collect(),
-        pairs: pairs.collect(),
-        bed: bed.clone(),
-        units: garden.site.units,
-    }
+    Problem { wishes: wished, crops: patterns.iter().map(|pattern| pattern.crop.clone()).collect(), pairs: pairs.collect() }
 }
 
 /// Points of a relation, by how well it is supported; trouble weighs more than help.
@@ -106,7 +97,7 @@ fn grown<'c>(catalogue: &'c Catalogue, patch: &Patch) -> Option<(&'c Crop, &'c W
 }
 
 fn pair(garden: &Garden, catalogue: &Catalogue, bed: &Bed, one: &Patch, other: &Patch) -> Pair {
-    let (Some((crop, _)), Some((other_crop, _))) = (grown(catalogue, one), grown(catalogue, other)) else {
+    let (Some((crop, way)), Some((other_crop, other_way))) = (grown(catalogue, one), grown(catalogue, other)) else {
         return Pair::default();
     };
     if !one.meets(other) {
@@ -115,6 +106,9 @@ fn pair(garden: &Garden, catalogue: &Catalogue, bed: &Bed, one: &Patch, other: &
     let mut found = Pair { meet: true, ..Pair::default() };
     for &index in catalogue.relations_between(crop, other_crop) {
         let relation = &catalogue.relations[index];
+        if !relation.applies((crop, way), (other_crop, other_way)) {
+            continue;
+        }
         match relation.reach {
             Nearness::Touching => found.touching.push((index, points(relation))),
             Nearness::SameBed => found.same_bed.push((index, points(relation))),
@@ -129,7 +123,7 @@ fn pair(garden: &Garden, catalogue: &Catalogue, bed: &Bed, one: &Patch, other: &
     found
 }
 
-/// The noon shadow of one patch over another of lesser height, in the middle of the days both stand.
+/// The noon shadow of one patch on another, and what it is worth.
 pub(super) fn shadow(
     garden: &Garden,
     catalogue: &Catalogue,
@@ -138,14 +132,8 @@ pub(super) fn shadow(
     short: &Patch,
 ) -> Option<((Length, Length), i32)> {
     let ((tall_crop, tall_way), (short_crop, short_way)) = (grown(catalogue, tall)?, grown(catalogue, short)?);
-    if tall_way.height <= short_way.height || !tall.meets(short) {
-        return None;
-    }
-    let (from, until) = (tall.from.max(short.from), tall.until.min(short.until));
-    let day = from.saturating_add(i64::from((until - from).get_days() / 2).days());
-    let excess = growth::size(tall_crop, tall_way, tall, day)?.height - growth::size(short_crop, short_way, short, day)?.height;
-    (excess > Length::ZERO).then_some(())?;
-    Some((sun::noon_shadow(&garden.site, bed, excess, day)?, shade_points(short_crop.light)))
+    let shadow = shade::over(&garden.site, bed, (tall_crop, tall_way, tall), (short_crop, short_way, short))?;
+    Some((shadow.reach, shade_points(short_crop.light)))
 }
 
 /// Whether a shadow from one piece of ground lies over at least a quarter of another: of 16 spots spread
@@ -153,7 +141,7 @@ pub(super) fn shadow(
 pub(super) fn falls_on(from: Ground, shadow: (Length, Length), on: Ground) -> bool {
     let at = |low: Length, side: Length, i: u32| low + side.times(2 * i + 1).over(8);
     let spots = (0..16).map(|n| Hole { x: at(on.left, on.length(), n % 4), y: at(on.far, on.width(), n / 4) });
-    spots.filter(|spot| place::in_shadow(from, shadow, *spot)).count() >= 4
+    spots.filter(|spot| shade::in_shadow(from, shadow, *spot)).count() >= 4
 }
 
 impl Problem {
@@ -220,11 +208,6 @@ impl Problem {
             }
         }
         found
-    }
-
-    /// The bed, for whoever wants to draw it.
-    pub fn bed(&self) -> (&Bed, Units) {
-        (&self.bed, self.units)
     }
 }
 

@@ -32,7 +32,7 @@ const AGAIN: i32 = 25;
 /// The best pick within so many starts of so many rounds. The same problem, starts and rounds give the
 /// same answer; more starts never give a worse one, because they begin with the same.
 pub fn search(problem: &Problem, starts: u32, rounds: u32) -> Answer {
-    let mut found: Vec<(i32, Pick)> = Vec::new();
+    let mut found: Vec<(i32, Pick)> = as_it_is(problem).into_iter().map(|pick| (score(problem, &pick), pick)).collect();
     let best_of = |found: &[(i32, Pick)]| found.iter().max_by_key(|one| one.0).map(|one| one.1.clone());
     for start in 0..u64::from(starts.max(1)) {
         let best = Ruin::new(problem, None, 2 * start).run(rounds);
@@ -52,6 +52,14 @@ pub fn search(problem: &Problem, starts: u32, rounds: u32) -> Answer {
     let other = found.into_iter().filter(|(_, other)| differs(problem, &best, other)).max_by_key(|one| one.0);
     let picks = std::iter::once(best).chain(other.map(|one| one.1)).collect();
     Answer { picks, bound, proven }
+}
+
+/// The bed as it is, as far as the wishes lie in it now: what there is to beat. Nothing when none does.
+fn as_it_is(problem: &Problem) -> Option<Pick> {
+    let pick: Pick = problem.wishes.iter().map(|wish| wish.now).collect();
+    let placed: Vec<(usize, usize)> = pick.iter().enumerate().filter_map(|(wish, at)| at.map(|at| (wish, at))).collect();
+    let clear = placed.iter().enumerate().all(|(i, one)| placed[i + 1..].iter().all(|other| !problem.overlap(*one, *other)));
+    (clear && !placed.is_empty()).then_some(pick)
 }
 
 /// The best pick by looking at every single one: the plain form, for small problems only.

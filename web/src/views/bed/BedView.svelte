@@ -178,7 +178,7 @@
   {#if shown && bed}
     {#key shown.patch.id}<PatchSlip {shown} {bed} {remove} />{/key}
   {:else if desk.task && bed}
-    {#key bed.id}<TaskSlip {bed} task={desk.task} />{/key}
+    {#key `${bed.id} ${desk.task}`}<TaskSlip {bed} task={desk.task} />{/key}
   {:else if desk.hand && bed}
     <HandSlip hand={desk.hand} {put} />
   {:else if bed && reckoned}

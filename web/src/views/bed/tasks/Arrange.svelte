@@ -27,6 +27,7 @@
       must: true,
       from: one.patch.from,
       until: one.patch.until,
+      now: one.patch.rect,
     }));
   }
   let wishes = $state(untrack(standing));
@@ -80,7 +81,7 @@
   function add(crop: string, way: string) {
     const square = garden.crop(crop)?.ways.find((one) => one.key === way)?.square_twelfths ?? [12, 12];
     const plants = Math.max(1, Math.floor(12 / (square[0] ?? 12)) * Math.floor(12 / (square[1] ?? 12)));
-    wishes.push({ crop, way, plants, must: false, from: null, until: null });
+    wishes.push({ crop, way, plants, must: false, from: null, until: null, now: null });
     answer = null;
   }
 </script>
@@ -146,8 +147,10 @@
     <p class="mt-2 flex items-end gap-3">
       <span class="big" data-score>{proposal.score}</span>
       <span
-        >points{answer.proven && shown === 0 ? ', proved the most there is' : `; none above ${answer.bound}`}<br /><span
-          class="quiet">looked {count(effort, 'round', 'rounds')} of {MOST}</span
+        >points{answer.proven && shown === 0
+          ? ', proved the best of all places looked at'
+          : `; none above ${answer.bound}`}<br /><span class="quiet"
+          >looked {count(effort, 'round', 'rounds')} of {MOST}</span
         ></span
       >
     </p>

@@ -24,7 +24,8 @@
 </script>
 
 <div class="flex items-baseline justify-between gap-3 border-b-2 border-hair pb-2">
-  <h2>{TITLES[task]}</h2>
+  <!-- The focus comes here with the work, so that the next Tab is its first field. -->
+  <h2 tabindex="-1" class="outline-none!" {@attach (title) => title.focus()}>{TITLES[task]}</h2>
   <button class="act" onclick={() => desk.leaveTask()}>done</button>
 </div>
 {#if task === 'arrange'}<Arrange {bed} />
