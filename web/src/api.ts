@@ -2,9 +2,11 @@
 import type { Answer } from './generated/Answer';
 import type { Catalogue } from './generated/Catalogue';
 import type { Command } from './generated/Command';
+import type { Entry } from './generated/Entry';
 import type { GardenLine } from './generated/GardenLine';
 import type { GardenView } from './generated/GardenView';
 import type { Question } from './generated/Question';
+import type { Report } from './generated/Report';
 import type { Refusal } from './generated/Refusal';
 import type { Site } from './generated/Site';
 import type { TapeReading } from './generated/TapeReading';
@@ -62,6 +64,21 @@ async function ask<T>(method: string, path: string, body?: unknown, headers: Rec
   throw new Refused({ ...fallback, ...(read as Partial<Problem> | undefined) });
 }
 
+/** Reads server-sent events: one `data:` line each, an empty line between. */
+async function events(body: ReadableStream<Uint8Array>, told: (data: string) => void): Promise<void> {
+  const reader = body.getReader();
+  const decoder = new TextDecoder();
+  let left = '';
+  for (;;) {
+    const { done, value } = await reader.read();
+    if (done) return;
+    left += decoder.decode(value, { stream: true });
+    const parts = left.split('\n\n');
+    left = parts.pop() ?? '';
+    for (const part of parts) if (part.startsWith('data: ')) told(part.slice(6));
+  }
+}
+
 const changing = (revision: number): Record<string, string> => ({ 'If-Match': `"${revision}"` });
 
 export const api = {
@@ -91,6 +108,26 @@ export const api = {
   ask: async <A extends Answer['to']>(garden: number, question: Question & { ask: A }): Promise<AnswerTo<A>> => {
     const answer = await ask<{ is: AnswerTo<A> }>('POST', `/gardens/${garden}/questions`, question);
     return answer.is;
+  },
+  /** Streams a search for the years ahead; ending the signal ends the search. */
+  propose: async (garden: number, now: Entry[], signal: AbortSignal, told: (report: Report) => void): Promise<void> => {
+    let answer: Response;
+    try {
+      const headers = { 'Content-Type': 'application/json' };
+      answer = await fetch(`/api/v1/gardens/${garden}/proposals`, {
+        method: 'POST',
+        headers,
+        body: JSON.stringify({ now }),
+        signal,
+      });
+      if (!answer.ok || !answer.body) throw new TypeError('no stream');
+      await events(answer.body, (data) => told(JSON.parse(data) as Report));
+    } catch (error) {
+      if (signal.aborted) return;
+      if (!(error instanceof TypeError)) throw error;
+      const detail = 'The search was cut off; what it found so far is kept.';
+      throw new Refused({ status: 0, title: 'No answer', detail });
+    }
   },
   undo: (garden: number, revision: number, on: string) =>
     ask<GardenView>('POST', `/gardens/${garden}/undo?on=${on}`, undefined, changing(revision)),

@@ -51,7 +51,7 @@ async fn main() -> Result<(), Failure> {
     gardener.enters_demo("Quillet Lane").await?;
     gardener.clicks("Quillet Lane").await?;
     gardener.reads("growing places").await?;
-    gardener.presses("2").await?;
+    gardener.presses("3").await?;
     gardener.reads("standing").await?;
     // In Corner bed the parsley has free ground before it.
     for _ in 0..4 {

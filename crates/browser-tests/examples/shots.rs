@@ -19,6 +19,15 @@ async fn main() -> Result<(), Failure> {
     shot("sign-in").await?;
     gardener.opens("Quillet Lane").await?;
     shot("yard").await?;
+    gardener.presses("2").await?;
+    gardener.reads("No plan lies on the table").await?;
+    gardener.presses("p").await?;
+    gardener.reads("no plan is better").await?;
+    shot("turns").await?;
+    gardener.presses("c").await?;
+    gardener.reads("Ways out, cheapest first").await?;
+    shot("turns-clash").await?;
+    gardener.presses(Key::Escape + "").await?;
     gardener.opens_bed("Pear bed").await?;
     shot("bed").await?;
     gardener.clicks_on("[data-crop=cabbage]").await?;

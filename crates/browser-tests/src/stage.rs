@@ -320,7 +320,7 @@ impl Gardener {
 
     /// Opens a bed in the Bed view; keys are for its squares then.
     pub async fn opens_bed(&self, name: &str) -> Result<(), Failure> {
-        self.presses("2").await?;
+        self.presses("3").await?;
         let select = thirtyfour::components::SelectElement::new(&self.sees("#which-bed").await?).await?;
         select.select_by_visible_text(name).await?;
         // The select keeps the focus; it goes back to the squares.

@@ -135,7 +135,7 @@ async fn the_same_can_be_done_with_keys_alone() -> Result<(), Failure> {
         gardener.reads(&format!("{name} raised bed")).await?;
     }
     // The second bed is selected; the Bed view opens on it.
-    gardener.presses("2").await?;
+    gardener.presses("3").await?;
     gardener.reads("Nothing is laid out here this year").await?;
     gardener.tabs_to("[name=past-what]").await?;
     gardener.presses("tomato").await?;

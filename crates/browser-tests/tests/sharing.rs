@@ -8,7 +8,7 @@ async fn opens_bed(gardener: &Gardener, door: &str, garden: &str) -> Result<(), 
     gardener.enters_demo(door).await?;
     gardener.clicks(garden).await?;
     gardener.reads("growing places").await?;
-    gardener.presses("2").await?;
+    gardener.presses("3").await?;
     gardener.reads("standing").await
 }
 

@@ -11,6 +11,7 @@ use crate::history::{PastId, Stood};
 use crate::length::Tape;
 use crate::patch::{Patch, PatchId, Placing, Rect};
 use crate::planner::patches::gone;
+use crate::planner::turns::{self, TurnChange};
 use crate::planner::{Planner, next};
 use crate::refusal::Refusal;
 use crate::school::{School, SchoolFor};
@@ -67,6 +68,8 @@ pub enum Command {
     Remember { bed: BedId, section: Option<u8>, year: i16, stood: Stood },
     /// Forget a remembered stand.
     Forget { past: PastId },
+    /// Change rules, wishes, memories and plans of the years ahead, as one.
+    Turn { changes: Vec<TurnChange> },
     /// Choose a school of spacing for the household, a bed or a patch; nothing goes back to the next larger.
     SetSchool { over: SchoolFor, school: Option<School> },
     /// Keep a patch where it is, whatever is arranged, or let it move again.
@@ -139,6 +142,7 @@ pub fn plan(garden: &Garden, catalogue: &Catalogue, command: &Command, today: Da
         Command::KeepWarning { patch, key, keep } => planner.keep_warning(*patch, key, *keep),
         Command::Remember { bed, section, year, stood } => planner.remember(*bed, *section, *year, stood),
         Command::Forget { past } => planner.forget(*past),
+        Command::Turn { changes } => turns::plan(garden, catalogue, changes, today),
         Command::SetSchool { over, school } => planner.set_school(*over, *school),
         Command::Lock { patch, locked } => planner.lock(*patch, *locked),
         Command::SetSpacing { crop, way, distance, note } => {

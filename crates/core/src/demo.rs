@@ -11,6 +11,7 @@ use crate::length::Tape;
 use crate::patch::{PatchId, Rect};
 use crate::refusal::Refusal;
 use crate::site::{Frost, Latitude, MonthDay, Site, Units};
+use crate::turns::{self, TurnChange, WishDraft, YearsOf};
 use jiff::civil::Date;
 
 /// Quillet Lane, a narrow yard in Marrow Bay on a cool coast, in feet and inches, with last year's
@@ -60,6 +61,7 @@ pub fn quillet_lane(today: Date) -> Result<Garden, Refusal> {
     }
     quillet_past(&mut plot)?;
     quillet_year(&mut plot)?;
+    quillet_wishes(&mut plot)?;
     Ok(plot.garden)
 }
 
@@ -143,6 +145,32 @@ fn quillet_year(plot: &mut Plot) -> Result<(), Refusal> {
     }
     // Radish between the carrots: sown with them, out before they want the room.
     plot.place("Gate bed", "radish", "root", [4, 0, 4, 2], Some((plot.spring(-28), plot.spring(2))), true)
+}
+
+/// What the household would like to grow every year, once the present one is over.
+fn quillet_wishes(plot: &mut Plot) -> Result<(), Refusal> {
+    let shade = TurnChange::Shade { bed: plot.id("Corner bed")?, shady: true };
+    let mut changes = vec![shade];
+    for (crop, squares, every) in [
+        ("tomato", 6, 1),
+        ("potato", 9, 1),
+        ("cabbage", 6, 1),
+        ("kale", 4, 1),
+        ("pea", 5, 1),
+        ("bean", 6, 1),
+        ("cucumber", 4, 1),
+        ("onion", 8, 1),
+        ("garlic", 4, 1),
+        ("carrot", 6, 1),
+        ("beet", 4, 1),
+        ("lettuce", 5, 1),
+        ("maize", 9, 2),
+    ] {
+        let usual = turns::usual_wish(&plot.garden, Catalogue::standard(), crop, plot.today)?;
+        let years = YearsOf { every, first: Some(plot.year + 1), last: None };
+        changes.push(TurnChange::Wish { wish: WishDraft { squares, years, ..usual } });
+    }
+    plot.carry_out(Command::Turn { changes })
 }
 
 /// Tern Court, a courtyard south of the equator, in metres.

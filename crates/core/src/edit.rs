@@ -7,6 +7,7 @@ use crate::history::PastStand;
 use crate::patch::Patch;
 use crate::school::School;
 use crate::site::Site;
+use crate::turns::Turns;
 use serde::{Deserialize, Serialize};
 
 /// One fact before and after; nothing before means it is new, nothing after that it is gone.
@@ -48,6 +49,13 @@ pub enum Edit {
         /// As it is.
         after: School,
     },
+    /// What the household said about its turns, as a whole.
+    Turns {
+        /// As it was.
+        before: Box<Turns>,
+        /// As it is.
+        after: Box<Turns>,
+    },
     /// A household's own grouping.
     Grouping {
         /// As it was.
@@ -72,6 +80,7 @@ impl Edit {
             Edit::Bed { before, after } => Edit::Bed { before: after, after: before },
             Edit::Patch { before, after } => Edit::Patch { before: after, after: before },
             Edit::Past { before, after } => Edit::Past { before: after, after: before },
+            Edit::Turns { before, after } => Edit::Turns { before: after, after: before },
             Edit::Grouping { before, after } => Edit::Grouping { before: after, after: before },
             Edit::School { before, after } => Edit::School { before: after, after: before },
             Edit::Spacing { before, after } => Edit::Spacing { before: after, after: before },
@@ -94,6 +103,7 @@ pub fn apply(garden: &mut Garden, edits: &[Edit]) {
             Edit::Past { before, after } => swap(&mut garden.past, before.map(|p| p.id), after, |past| past.id),
             Edit::Grouping { before, after } => swap(&mut garden.groupings, before.map(|g| g.id), after, |grouping| grouping.id),
             Edit::School { after, .. } => garden.school = after,
+            Edit::Turns { after, .. } => garden.turns = *after,
             Edit::Spacing { before, after } => {
                 let key = |own: &OwnSpacing| (own.crop.clone(), own.way.clone());
                 swap(&mut garden.spacings, before.as_ref().map(key), after, key);

@@ -7,6 +7,7 @@ use crate::length::Length;
 use crate::patch::{Patch, PatchId};
 use crate::school::School;
 use crate::site::Site;
+use crate::turns::Turns;
 use serde::{Deserialize, Serialize};
 
 /// A household's own distances for one way of growing a crop; it overrules every table.
@@ -48,6 +49,9 @@ pub struct Garden {
     /// The school of spacing that holds where neither a patch nor its bed has its own.
     #[serde(default)]
     pub school: School,
+    /// What it said about its turns: rules, wishes and plans for the years ahead.
+    #[serde(default)]
+    pub turns: Turns,
 }
 
 impl Garden {
@@ -61,6 +65,7 @@ impl Garden {
             spacings: Vec::new(),
             groupings: Vec::new(),
             school: School::default(),
+            turns: Turns::default(),
         }
     }
 

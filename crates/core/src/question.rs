@@ -18,6 +18,7 @@ use crate::school::School;
 use crate::sheet::{self, Sheet};
 use crate::spacing::{Planting, SchoolCount};
 use crate::sums::{self, Edge, Fits, Plate, Tally};
+use crate::turns::{self, Argued, Entry, Pinned, Reasons, Straight, TieKey, TurnsView, WishDraft, WishId};
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 
@@ -45,6 +46,16 @@ pub enum Question {
     Edge { crop: String, way: String, long: Tape, seeds_a_hole: u8 },
     /// Does a count add up?
     Tally { rows: u32, each: u32, said: u32 },
+    /// What stood, stands and is planned over the years, with a plan, or the followed one?
+    Turns { entries: Option<Vec<Entry>> },
+    /// Where could a wish go in a year, the others being where a plan has them?
+    Straight { wish: WishId, year: i16, entries: Vec<Entry> },
+    /// Why does a family come back too soon in a plan, and what would prevent it?
+    Why { tie: TieKey, entries: Vec<Entry> },
+    /// What does it cost to put a wish somewhere in a year?
+    Argue { pin: Pinned, entries: Vec<Entry> },
+    /// What would a wish for a crop usually be?
+    UsualWish { crop: String },
     /// Which plate of a seeder comes nearest to the distance a crop wants?
     Seeder { crop: String, way: String, run: Tape, plates: Vec<u32> },
 }
@@ -65,6 +76,11 @@ pub enum Answer {
     Edge(Edge),
     Tally(Tally),
     Seeder { wanted: Length, plates: Vec<Plate> },
+    Turns(TurnsView),
+    Straight(Straight),
+    Why(Reasons),
+    Argue(Argued),
+    UsualWish(WishDraft),
 }
 
 /// Answers a question about a garden, or says why it cannot be answered.
@@ -96,6 +112,16 @@ pub fn answer(garden: &Garden, catalogue: &Catalogue, question: &Question, today
             sums::edge(long.0, distance, per_hole, *seeds_a_hole).map(Answer::Edge)
         }
         Question::Tally { rows, each, said } => Ok(Answer::Tally(sums::tally(*rows, *each, *said))),
+        Question::Turns { entries } => {
+            let followed = garden.turns.followed().map(|plan| plan.entries.as_slice()).unwrap_or_default();
+            Ok(Answer::Turns(turns::view(garden, catalogue, today, entries.as_deref().unwrap_or(followed))))
+        }
+        Question::Straight { wish, year, entries } => {
+            turns::straight(garden, catalogue, today, entries, (*wish, *year)).map(Answer::Straight)
+        }
+        Question::Why { tie, entries } => turns::why(garden, catalogue, today, entries, tie).map(Answer::Why),
+        Question::Argue { pin, entries } => turns::argue(garden, catalogue, today, entries, *pin).map(Answer::Argue),
+        Question::UsualWish { crop } => turns::usual_wish(garden, catalogue, crop, today).map(Answer::UsualWish),
         Question::Seeder { crop, way, run, plates } => {
             let (wanted, _) = in_line(garden, catalogue, crop, way)?;
             Ok(Answer::Seeder { wanted, plates: sums::plates(run.0, plates, wanted)? })

@@ -87,6 +87,8 @@ pub enum Refusal {
     GroupingTaken { name: String },
     #[error("a grouping is made of 2 to {most} patches of one bed")]
     NoGrouping { most: usize },
+    #[error("these wishes make no sense together: {because}")]
+    NoSense { because: String },
     #[error("there is nothing to {what}")]
     NothingTo { what: &'static str },
 }

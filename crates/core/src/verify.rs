@@ -60,6 +60,7 @@ pub fn verify(garden: &Garden, catalogue: &Catalogue) -> Result<(), (String, Ref
             return Err(at("groupings", index)(Refusal::GroupingTaken { name: own.name.clone() }));
         }
     }
+    crate::planner::turns::check(garden, catalogue)?;
     if growing.spacings != garden.spacings {
         return Err(("spacings".into(), Refusal::OutOfOrder { list: "spacings" }));
     }

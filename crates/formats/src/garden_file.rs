@@ -11,8 +11,8 @@ use sparrow_core::verify::verify;
 /// The word that tells this kind of file from any other.
 pub const FORMAT: &str = "patient-sparrow-garden";
 /// The version of the format written here. Version 1 had no schools of spacing, locked patches, drip lines or groupings;
-/// it is read as a garden by the square-foot grid.
-pub const VERSION: u32 = 2;
+/// it is read as a garden by the square-foot grid. Versions before 3 had no turns: they wish for nothing yet.
+pub const VERSION: u32 = 3;
 
 #[derive(Serialize, Deserialize)]
 #[serde(deny_unknown_fields)]

@@ -185,7 +185,7 @@ pub async fn let_in(inside: InGarden, body: Bytes) -> Result<HttpResponse, Troub
 }
 
 /// Reads a body, naming the field that could not be read.
-fn read<T: DeserializeOwned>(body: &[u8]) -> Result<T, Trouble> {
+pub fn read<T: DeserializeOwned>(body: &[u8]) -> Result<T, Trouble> {
     let mut reader = serde_json::Deserializer::from_slice(body);
     serde_path_to_error::deserialize(&mut reader).map_err(|error| {
         let said = error.inner().to_string();

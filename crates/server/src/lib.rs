@@ -10,6 +10,7 @@ mod gardens;
 mod lookups;
 mod openapi;
 mod page;
+mod proposals;
 mod routes;
 mod sheets;
 mod view;

@@ -21,6 +21,7 @@ use utoipa::OpenApi;
         crate::gardens::show,
         crate::gardens::command,
         crate::gardens::question,
+        crate::proposals::propose,
         crate::gardens::undo,
         crate::gardens::redo,
         crate::gardens::export,

@@ -1,6 +1,6 @@
 //! Every route on one page. Who may call it stands at the handler's head.
 
-use crate::{accounts, errors::Trouble, gardens, lookups, openapi, page, sheets};
+use crate::{accounts, errors::Trouble, gardens, lookups, openapi, page, proposals, sheets};
 use actix_web::web::{self, JsonConfig, PayloadConfig, QueryConfig, ServiceConfig, delete, get, post};
 
 /// The most a request body may hold \[bytes\]; a garden of thirty years is well under it.
@@ -34,6 +34,7 @@ fn api(api: &mut ServiceConfig) {
                 .route("", get().to(gardens::show))
                 .route("/commands", post().to(gardens::command))
                 .route("/questions", post().to(gardens::question))
+                .route("/proposals", post().to(proposals::propose))
                 .route("/beds/{bed}/sheet.svg", get().to(sheets::sheet))
                 .route("/undo", post().to(gardens::undo))
                 .route("/redo", post().to(gardens::redo))

@@ -83,6 +83,7 @@ pub fn write_types(folder: &std::path::Path) -> Result<(), String> {
     Catalogue::export_all(&config).map_err(|error| error.to_string())?;
     sparrow_core::refusal::Refusal::export_all(&config).map_err(|error| error.to_string())?;
     sparrow_core::question::Question::export_all(&config).map_err(|error| error.to_string())?;
+    crate::proposals::Report::export_all(&config).map_err(|error| error.to_string())?;
     sparrow_core::question::Answer::export_all(&config).map_err(|error| error.to_string())?;
     sparrow_core::command::Command::export_all(&config).map_err(|error| error.to_string())
 }

@@ -327,6 +327,47 @@ async fn questions_are_answered_in_the_gardener_s_words_and_change_nothing() {
 }
 
 #[tokio::test(flavor = "multi_thread")]
+async fn a_search_for_the_years_is_streamed_to_its_proof_and_ends_when_nobody_listens() {
+    let served = served().await;
+    let owner = served.enters("quillet-lane").await;
+    let garden = owner.garden().await;
+    let proposals = format!("/gardens/{garden}/proposals");
+    let answer = owner.posts(&proposals, json!({ "now": [] })).await;
+    assert_eq!(answer.headers()["content-type"], "text/event-stream");
+    let text = answer.text().await.unwrap();
+    let events: Vec<Value> = text
+        .split("\n\n")
+        .filter_map(|event| event.strip_prefix("data: "))
+        .map(|data| serde_json::from_str(data).unwrap())
+        .collect();
+    let (last, going) = events.split_last().unwrap();
+    assert!(!going.is_empty() && going.iter().all(|event| event["event"] == "going"), "{events:?}");
+    assert!(going.iter().any(|event| event["entries"].is_array()), "a plan comes before the proof");
+    assert_eq!((&last["event"], &last["proposal"]["proven"]), (&json!("done"), &json!(true)));
+    assert_eq!(last["proposal"]["bound"], last["proposal"]["total"]);
+    // What was proposed can be asked about, kept, and comes back the same.
+    let entries = last["proposal"]["entries"].clone();
+    let seen: Value = owner
+        .posts(&format!("/gardens/{garden}/questions"), json!({ "ask": "turns", "entries": entries }))
+        .await
+        .json()
+        .await
+        .unwrap();
+    assert_eq!(seen["is"]["total"], last["proposal"]["total"]);
+    // More callers than may search at once: those who leave give up their turn, or the last would wait long.
+    for _ in 0..6 {
+        drop(owner.posts(&proposals, json!({ "now": [] })).await);
+    }
+    assert!(owner.posts(&proposals, json!({ "now": [] })).await.text().await.unwrap().contains("\"done\""));
+    assert_eq!(problem(owner.posts(&proposals, json!({})).await).await.0, 422);
+    let stranger = served.enters("tern-court").await;
+    assert_eq!(stranger.posts(&proposals, json!({ "now": [] })).await.status(), StatusCode::NOT_FOUND);
+    let own = stranger.garden().await;
+    let empty = stranger.posts(&format!("/gardens/{own}/proposals"), json!({ "now": [] })).await.text().await.unwrap();
+    assert!(empty.contains("there is nothing to plan: wish for something first"), "{empty}");
+}
+
+#[tokio::test(flavor = "multi_thread")]
 async fn every_route_described_is_there_and_asks_who_is_calling() {
     let served = served().await;
     let owner = served.enters("quillet-lane").await;
@@ -346,7 +387,7 @@ async fn every_route_described_is_there_and_asks_who_is_calling() {
             seen += 1;
         }
     }
-    assert_eq!(seen, 20);
+    assert_eq!(seen, 21);
 }
 
 #[tokio::test(flavor = "multi_thread")]

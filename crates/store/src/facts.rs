@@ -1,6 +1,6 @@
 //! Reads the facts of one garden.
 
-use crate::{GardenId, StoreError, groupings};
+use crate::{GardenId, StoreError, groupings, turns};
 use jiff_sqlx::Date;
 use sparrow_core::bed::{Bed, BedId, BedKind, Board, Brace, Reach, Trellis};
 use sparrow_core::garden::{Garden, OwnSpacing};
@@ -22,6 +22,7 @@ pub async fn load(connection: &mut PgConnection, garden: GardenId) -> Result<Gar
         spacings: spacings(connection, garden).await?,
         groupings: groupings::load(connection, garden).await?,
         school: household_school(connection, garden).await?,
+        turns: turns::load(connection, garden).await?,
     })
 }
 

@@ -137,5 +137,7 @@ fn everything(garden: &Garden) -> Vec<Edit> {
     let spacings = garden.spacings.iter().map(|own| Edit::Spacing { before: None, after: Some(own.clone()) });
     let school = Edit::School { before: garden.school, after: garden.school };
     let groupings = garden.groupings.iter().map(|own| Edit::Grouping { before: None, after: Some(own.clone()) });
-    [site, school].into_iter().chain(groupings).chain(beds).chain(patches).chain(past).chain(spacings).collect()
+    let turns = Edit::Turns { before: Box::default(), after: Box::new(garden.turns.clone()) };
+    let rest = patches.chain(past).chain(spacings).chain([turns]);
+    [site, school].into_iter().chain(groupings).chain(beds).chain(rest).collect()
 }

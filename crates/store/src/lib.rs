@@ -9,6 +9,7 @@ mod error;
 mod facts;
 mod gardens;
 mod groupings;
+mod turns;
 mod write;
 
 pub use accounts::Account;

@@ -1,7 +1,7 @@
 //! Writes edits to the tables, one fact at a time.
 
 use crate::facts::fit;
-use crate::{GardenId, StoreError, groupings};
+use crate::{GardenId, StoreError, groupings, turns};
 use jiff_sqlx::ToSqlx;
 use sparrow_core::bed::{Bed, BedKind};
 use sparrow_core::edit::Edit;
@@ -21,6 +21,7 @@ pub async fn edits(connection: &mut PgConnection, garden: GardenId, edits: &[Edi
             Edit::Patch { after: Some(after), .. } => patch(connection, garden, after).await?,
             Edit::Past { after: Some(after), .. } => past(connection, garden, after).await?,
             Edit::Grouping { after: Some(after), .. } => groupings::write(connection, garden, after).await?,
+            Edit::Turns { after, .. } => turns::write(connection, garden, after).await?,
             Edit::School { after, .. } => household_school(connection, garden, *after).await?,
             Edit::Spacing { after: Some(after), .. } => spacing(connection, garden, after).await?,
             gone => forget(connection, garden, gone).await?,

@@ -7,13 +7,14 @@ mod tried;
 use common::ground;
 use sparrow_core::catalogue::Catalogue;
 use sparrow_core::command::carry_out;
+use sparrow_core::garden::Garden;
 use sparrow_store::StoreError;
 
 /// Six bytes that look like chance and are the same every time.
 fn pick(n: u32) -> [u8; 6] {
     let (a, b) = (n.wrapping_mul(2_654_435_761).to_be_bytes(), n.wrapping_mul(40_503).wrapping_add(977).to_be_bytes());
     // Beds are not taken away, so that the garden fills.
-    [if a[0] % 14 == 8 { 12 } else { a[0] % 14 }, a[1], a[2], b[2], b[3], a[3] ^ b[1]]
+    [if a[0] % 15 == 8 { 12 } else { a[0] % 15 }, a[1], a[2], b[2], b[3], a[3] ^ b[1]]
 }
 
 #[tokio::test(flavor = "multi_thread")]
@@ -38,6 +39,7 @@ async fn every_command_is_kept_or_refused_just_as_the_core_says() {
     }
     let kept = &memory;
     let rows = kept.patches.iter().filter(|patch| patch.line.is_some()).count();
+    assert!(!kept.turns.wishes.is_empty() && kept.turns != Garden::new(kept.site.clone()).turns, "the premise: wishes");
     assert!(!kept.groupings.is_empty() && rows > 0, "the premise: {} groupings, {rows} marked rows", kept.groupings.len());
     assert!(revision > 40 && refused > 40, "the premise: {revision} kept and {refused} refused");
     assert_eq!(ground.store.load(ground.garden).await.unwrap().garden, memory, "and the tables say the same");

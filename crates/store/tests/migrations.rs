@@ -15,7 +15,7 @@ const BEFORE: &str = "
     values (1, 1, 1, 16, 8, 'carrot', 'root', 0, 0, 4, 4, 12, '2025-04-01', '2025-07-01', false, '{brace}'),
            (1, 2, 1, 16, 8, 'radish', 'root', 0, 0, 4, 2, null, '2025-04-01', '2025-05-01', true, '{}');";
 
-const FILES: [&str; 7] = [
+const FILES: [&str; 8] = [
     include_str!("../migrations/0001_accounts.sql"),
     include_str!("../migrations/0002_garden.sql"),
     include_str!("../migrations/0003_change.sql"),
@@ -23,6 +23,7 @@ const FILES: [&str; 7] = [
     include_str!("../migrations/0005_drip.sql"),
     include_str!("../migrations/0006_groupings.sql"),
     include_str!("../migrations/0007_marked_rows.sql"),
+    include_str!("../migrations/0008_turns.sql"),
 ];
 
 #[tokio::test(flavor = "multi_thread")]
@@ -50,6 +51,12 @@ async fn a_garden_from_before_keeps_its_patches_and_stands_by_the_square_foot_gr
             .await
             .unwrap();
     assert_eq!(school, ("square-foot".to_string(), 0));
+    let turns: (i16, String, String, bool) =
+        sqlx::query_as("select turn_years, turn_school, turn_unit, covers_count from old.garden")
+            .fetch_one(&mut connection)
+            .await
+            .unwrap();
+    assert_eq!(turns, (4, "family-first".to_string(), "section".to_string(), true));
     // What must never be is still refused by the tables: a second carrot on that ground, a school without its figure.
     let twice = "insert into old.patch (garden_id, id, bed_id, half_columns, half_rows, crop, way, x, y, w, h, first_date, last_date, between_others)
                  values (1, 3, 1, 16, 8, 'carrot', 'root', 2, 2, 4, 4, '2025-05-01', '2025-06-01', true)";
@@ -58,6 +65,11 @@ async fn a_garden_from_before_keeps_its_patches_and_stands_by_the_square_foot_gr
         ("update old.patch set school = 'close'", "patch_school"),
         ("update old.garden set school = 'scatter', school_figure = 12", "garden_school"),
         ("update old.patch set line_at = 100", "patch_line"),
+        ("update old.garden set turn_years = 9", "garden_turn_years_check"),
+        (
+            "insert into old.wish_pin (garden_id, wish_id, year, bed_id, piece) values (1, 9, 2027, 1, 0)",
+            "wish_pin_garden_id_wish_id_fkey",
+        ),
         ("update old.bed set drips = '{-5}'", "bed_drips"),
     ] {
         let refused = sqlx::raw_sql(wrong).execute(&mut connection).await.unwrap_err();

@@ -2,6 +2,7 @@
   import { Dialog } from 'bits-ui';
   import { useOpenGarden } from '../state/context';
   import { BED_KEYS } from '../views/bed/keys';
+  import { TURNS_KEYS } from '../views/turns/keys';
   import { YARD_KEYS } from '../views/yard/keys';
   import { FRAME_KEYS } from './keys';
 
@@ -9,6 +10,7 @@
   const LISTS = [
     { name: 'Everywhere', keys: FRAME_KEYS },
     { name: 'In the Yard', keys: YARD_KEYS },
+    { name: 'In the Turns', keys: TURNS_KEYS },
     { name: 'In a bed', keys: BED_KEYS },
   ];
 </script>

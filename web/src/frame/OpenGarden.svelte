@@ -38,7 +38,10 @@
 <div class="frame">
   <Spine />
   <TopBar {name} {leave} {signOut} />
-  {#if desk.view === 'yard'}<YardView />{:else}<BedView />{/if}
+  {#if desk.view === 'yard'}<YardView />{:else if desk.view === 'turns'}
+    <!-- Loaded when it is first opened; few open it every day. -->
+    {#await import('../views/turns/TurnsView.svelte') then { default: TurnsView }}<TurnsView />{/await}
+  {:else}<BedView />{/if}
   <YearRibbon />
 </div>
 <Help />

@@ -6,6 +6,7 @@ import type { PastStand } from "./PastStand";
 import type { Patch } from "./Patch";
 import type { School } from "./School";
 import type { Site } from "./Site";
+import type { Turns } from "./Turns";
 
 /**
  * Every fact of one garden. Lists are in the order of their numbers (or keys), so equal gardens
@@ -39,4 +40,8 @@ groupings: Array<OwnGrouping>,
 /**
  * The school of spacing that holds where neither a patch nor its bed has its own.
  */
-school: School, };
+school: School, 
+/**
+ * What it said about its turns: rules, wishes and plans for the years ahead.
+ */
+turns: Turns, };

@@ -1,10 +1,12 @@
 // What lies on the desk: which view is open, what is selected, which crop is in hand.
 import type { Rect } from '../generated/Rect';
 import type { RowLine } from '../generated/RowLine';
+import type { Wish } from '../generated/Wish';
 import type { Paper } from '../views/bed/sheet';
 
 export const VIEWS = [
   { key: 'yard', name: 'Yard' },
+  { key: 'turns', name: 'Turns' },
   { key: 'bed', name: 'Bed' },
 ] as const;
 
@@ -39,6 +41,8 @@ export class Desk {
   paper: Paper = $state('letter');
   /** The sheet is for the whole year, not only for what stands on the needle's day. */
   wholeYear = $state(false);
+  /** What a year's plan gives a bed, to be arranged there. */
+  amounts: { bed: number; wishes: Wish[] } | null = $state.raw(null);
   /** What it would put on the squares. */
   preview: Maybe[] = $state.raw([]);
 

@@ -18,6 +18,7 @@ const DONE: Record<string, string> = {
   forget: 'forgetting an earlier year',
   'set-spacing': 'your own distance',
   'set-school': 'choosing a school of spacing',
+  turn: 'a change of the years ahead',
   lock: 'keeping a patch in its place',
 };
 

@@ -1,10 +1,10 @@
 //! Wishes about the site and its beds.
 
-use super::{Planner, next};
+use super::{Planner, next, turns};
 use crate::bed::{Bed, BedId};
 use crate::command::MOST_BEDS;
 use crate::draft::{self, BedDraft};
-use crate::edit::Edit;
+use crate::edit::{self, Edit};
 use crate::length::Length;
 use crate::refusal::Refusal;
 use crate::site::Site;
@@ -47,7 +47,14 @@ impl Planner<'_> {
         if lost.is_some_and(|section| section >= after.sections()) {
             return Err(Refusal::NoSuchSection { section: lost.unwrap_or(0) + 1, sections: after.sections() });
         }
-        Ok(vec![Edit::Bed { before: Some(Box::new(before.clone())), after: Some(Box::new(after)) }])
+        Ok(self.with_turns(vec![Edit::Bed { before: Some(Box::new(before.clone())), after: Some(Box::new(after)) }]))
+    }
+
+    /// The same edits, with what they take from the turns in front, so that undoing them finds its ground.
+    fn with_turns(&self, edits: Vec<Edit>) -> Vec<Edit> {
+        let mut after = self.garden.clone();
+        edit::apply(&mut after, &edits);
+        turns::pruned(self.garden, &after).into_iter().chain(edits).collect()
     }
 
     pub(crate) fn move_bed(&self, id: BedId, x: Length, y: Length) -> Result<Vec<Edit>, Refusal> {
@@ -65,7 +72,8 @@ impl Planner<'_> {
             .iter()
             .filter(|past| past.bed == id)
             .map(|past| Edit::Past { before: Some(past.clone()), after: None });
-        Ok(patches.chain(past).chain([Edit::Bed { before: Some(Box::new(bed.clone())), after: None }]).collect())
+        let edits = patches.chain(past).chain([Edit::Bed { before: Some(Box::new(bed.clone())), after: None }]);
+        Ok(self.with_turns(edits.collect()))
     }
 
     fn name_is_free(&self, bed: &Bed) -> Result<(), Refusal> {

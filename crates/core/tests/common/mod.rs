@@ -15,6 +15,9 @@ use sparrow_core::patch::{Patch, PatchId, Placing, Rect, RowLine};
 use sparrow_core::school::{School, SchoolFor};
 use sparrow_core::site::{Frost, Latitude, MonthDay, Site, Units};
 use sparrow_core::spacing::{Hole, Planting};
+use sparrow_core::turns::{
+    Closing, Entry, Needs, Parts, Piece, Pinned, TurnChange, TurnPlanId, Unknown, WishDraft, WishId, YearsOf,
+};
 
 /// The day it is in these tests.
 pub const TODAY: Date = date(2026, 11, 23);
@@ -128,6 +131,39 @@ fn some_row(bed: BedId, crop: &str, way: &str, [c, d, e]: [u8; 3]) -> Placing {
     }
 }
 
+/// A change of the turns made from four bytes.
+fn some_turn(garden: &Garden, bed: BedId, crop: &str, [b, c, d, e]: [u8; 4]) -> TurnChange {
+    let at = Piece { bed, piece: d % 3 };
+    let year = 2025 + i16::from(e % 6);
+    let wish = WishDraft {
+        crop: crop.into(),
+        squares: u16::from(d % 20),
+        parts: Parts { early: b % 2 == 0, main: c % 2 == 0, late: d % 2 == 0 },
+        needs: Needs { trellis: e % 2 == 0, ..Needs::default() },
+        years: YearsOf { every: 1 + e % 3, first: (c % 4 == 0).then_some(year), last: None },
+        winters: b % 5 == 0,
+        resistant: b % 7 == 0,
+    };
+    let id = WishId(1 + u32::from(c % 6));
+    let entry = Entry { wish: id, year, at, squares: 1 + u16::from(c % 9) };
+    match b % 16 {
+        0..=3 => TurnChange::Wish { wish },
+        4 => TurnChange::ChangeWish { id, wish },
+        5 => TurnChange::RemoveWish { id },
+        6 => TurnChange::Pin { pin: Pinned { wish: id, year, at }, fixed: e % 3 != 0 },
+        7 => TurnChange::Close { closing: Closing { at, year }, closed: e % 3 != 0 },
+        8 => TurnChange::Remember { bed, section: None, year, words: format!("{crop}, onions") },
+        9 => TurnChange::DontKnow { unknown: Unknown { bed, year }, is: e % 3 != 0 },
+        10 => TurnChange::KeepPlan { name: format!("plan {}", d % 3), entries: vec![entry] },
+        11 => TurnChange::ForgetPlan { id: TurnPlanId(1 + u32::from(d % 3)) },
+        12 => TurnChange::Find { bed, family: "cabbage".into(), found: (e % 3 != 0).then(|| ("clubroot".into(), d % 14)) },
+        13 => TurnChange::SetFamily { family: "onion".into(), values: (e % 3 != 0).then_some((d % 14, c % 12)) },
+        14 => TurnChange::Divide { bed, divided: e % 2 == 0 },
+        _ if garden.turns.wishes.is_empty() => TurnChange::Shade { bed, shady: true },
+        _ => TurnChange::Shade { bed, shady: e % 2 == 0 },
+    }
+}
+
 /// A command made from six bytes; many of them will be refused.
 pub fn some_command(garden: &Garden, [kind, a, b, c, d, e]: [u8; 6]) -> Command {
     let catalogue = Catalogue::standard();
@@ -135,7 +171,8 @@ pub fn some_command(garden: &Garden, [kind, a, b, c, d, e]: [u8; 6]) -> Command 
     let crop = &catalogue.crops[usize::from(b) % catalogue.crops.len()];
     let rect = Rect { x: u16::from(c % 17), y: u16::from(d % 9), w: u16::from(c / 32), h: u16::from(d / 64) };
     let patch = PatchId(u32::from(e) % (garden.patches.len() as u32 + 2));
-    match kind % 14 {
+    match kind % 15 {
+        14 => Command::Turn { changes: vec![some_turn(garden, bed, &crop.key, [b, c, d, e])] },
         0..=2 => Command::Place {
             bed,
             crop: crop.key.clone(),

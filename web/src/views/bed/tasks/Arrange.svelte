@@ -30,7 +30,13 @@
       now: one.patch.rect,
     }));
   }
-  let wishes = $state(untrack(standing));
+  /** A year's plan may have brought its own amounts. */
+  function asked(): Wish[] {
+    const brought = desk.amounts?.bed === bed.id ? desk.amounts.wishes : null;
+    desk.amounts = null;
+    return brought ?? standing();
+  }
+  let wishes = $state(untrack(asked));
   let answer = $state.raw<Arranged | null>(null);
   let shown = $state(0);
   let effort = $state(0);

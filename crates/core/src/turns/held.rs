@@ -1,0 +1,179 @@
+//! What stood, and what is planted, in each piece of ground in each year?
+
+use super::facts::{Needs, Parts, Piece, TurnPart, WishDraft, YearsOf};
+use super::ground::Plot;
+use crate::calendar::{growing_year, in_year, year_span};
+use crate::catalogue::Catalogue;
+use crate::crop::{Crop, Way};
+use crate::garden::Garden;
+use crate::history::{PastStand, Stood};
+use crate::length::Length;
+use crate::patch::{Patch, PatchId};
+use crate::refusal::Refusal;
+use crate::rotation::rotating_family;
+use crate::site::Site;
+use jiff::ToSpan;
+use jiff::civil::Date;
+
+/// A family in a piece of ground in a year.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct Held {
+    /// Where.
+    pub at: Piece,
+    /// The growing year.
+    pub year: i16,
+    /// The family's key.
+    pub family: String,
+    /// What stood, as far as it is known.
+    pub stood: Stood,
+    /// The parts of the year, when they are known.
+    pub parts: Parts,
+    /// Ground in hundredths of a square, when it is known.
+    pub centisquares: Option<u32>,
+    /// The planting, unless it is only remembered.
+    pub patch: Option<PatchId>,
+    /// Whether it is a green manure or winter cover.
+    pub cover: bool,
+    /// Whether it goes on standing where it is, and so takes no part in the rotation.
+    pub stays: bool,
+}
+
+impl Parts {
+    /// The whole year.
+    pub const ALL: Parts = Parts { early: true, main: true, late: true };
+
+    /// Whether a part is among them.
+    pub fn has(self, part: TurnPart) -> bool {
+        match part {
+            TurnPart::Early => self.early,
+            TurnPart::Main => self.main,
+            TurnPart::Late => self.late,
+        }
+    }
+
+    /// Those that are in order.
+    pub fn list(self) -> Vec<TurnPart> {
+        [TurnPart::Early, TurnPart::Main, TurnPart::Late].into_iter().filter(|&part| self.has(part)).collect()
+    }
+
+    /// Whether they have a part in common.
+    pub fn meet(self, other: Parts) -> bool {
+        (self.early && other.early) || (self.main && other.main) || (self.late && other.late)
+    }
+}
+
+/// A part of the year counts as held from so many days on: own choice, half of its shortest.
+const HELD_DAYS: i32 = 21;
+
+/// The parts of a growing year in which something stands from one day to another; its first if it
+/// stands too briefly for any.
+pub fn parts_of(site: &Site, from: Date, until: Date, year: i16) -> Parts {
+    let hemisphere = site.latitude.hemisphere();
+    let (first, last) = year_span(year, hemisphere);
+    let spring = site
+        .frost
+        .map_or(first.saturating_add(120.days()), |frost| in_year(frost.last, year, hemisphere).saturating_add(21.days()));
+    let autumn = site
+        .frost
+        .map_or(last.saturating_sub(120.days()), |frost| in_year(frost.first, year, hemisphere).saturating_sub(70.days()));
+    let days = |a: Date, b: Date| (b.min(until) - a.max(from)).get_days();
+    let (early, main, late) = (days(first, spring), days(spring, autumn), days(autumn, last));
+    let parts = Parts { early: early >= HELD_DAYS, main: main >= HELD_DAYS, late: late >= HELD_DAYS };
+    if parts != Parts::default() {
+        return parts;
+    }
+    Parts { early: early >= main.max(late), main: main > early && main >= late, late: late > early.max(main) }
+}
+
+/// Whether a way of growing is a green manure or winter cover.
+pub fn is_cover(way: &str) -> bool {
+    way == "cover"
+}
+
+/// Whether a crop is planted the autumn before it is lifted: it wants more than 200 days and is no
+/// perennial that stays (garlic; common practice).
+pub fn winters(crop: &Crop, way: &Way) -> bool {
+    way.days[0] >= 200 && way.days[1] <= 300 && crop.method == crate::crop::Method::Transplant
+}
+
+/// All that stood or is planted, in every piece it lies in.
+pub fn held(garden: &Garden, catalogue: &Catalogue, plots: &[Plot]) -> Vec<Held> {
+    let remembered = garden.past.iter().flat_map(|past| of_past(garden, catalogue, plots, past));
+    let planted = garden.patches.iter().flat_map(|patch| of_patch(garden, catalogue, plots, patch));
+    remembered.chain(planted).collect()
+}
+
+fn of_past(garden: &Garden, catalogue: &Catalogue, plots: &[Plot], past: &PastStand) -> Vec<Held> {
+    let (Some(bed), Some(family)) = (garden.bed(past.bed), past.stood.family(catalogue)) else { return Vec::new() };
+    let edge = |at: usize| bed.braces.get(at).map_or(bed.length, |brace| brace.at);
+    let stretch = past.section.map_or((Length::tenths_mm(0), bed.length), |section| {
+        let section = usize::from(section);
+        (section.checked_sub(1).map_or(Length::tenths_mm(0), edge), edge(section))
+    });
+    let inside = |plot: &&Plot| plot.at.bed == past.bed && plot.from < stretch.1 && plot.to > stretch.0;
+    let cover = match &past.stood {
+        Stood::Crop(key) => catalogue.crop(key).is_some_and(|crop| is_cover(&crop.ways[0].key)),
+        Stood::Family(_) => false,
+    };
+    let held = |plot: &Plot| Held {
+        at: plot.at,
+        year: past.year,
+        family: family.key.clone(),
+        stood: past.stood.clone(),
+        parts: Parts::ALL,
+        centisquares: None,
+        patch: None,
+        cover,
+        stays: false,
+    };
+    plots.iter().filter(inside).map(held).collect()
+}
+
+fn of_patch(garden: &Garden, catalogue: &Catalogue, plots: &[Plot], patch: &Patch) -> Vec<Held> {
+    let (Some(bed), Some(crop)) = (garden.bed(patch.bed), catalogue.crop(&patch.crop)) else { return Vec::new() };
+    let units = garden.site.units;
+    let ground = patch.rect.ground(bed, units);
+    let stays = rotating_family(catalogue, patch).is_none();
+    let hemisphere = garden.site.latitude.hemisphere();
+    // A crop that stands over winter belongs to both years.
+    let years = growing_year(patch.from, hemisphere)..=growing_year(patch.until, hemisphere);
+    let side = i64::from(units.square().get());
+    let area = i64::from((ground.right - ground.left).get()) * i64::from((ground.near - ground.far).get()) * 100 / (side * side);
+    let mut all = Vec::new();
+    for plot in plots.iter().filter(|plot| plot.at.bed == bed.id && plot.from < ground.right && plot.to > ground.left) {
+        let share = i64::from(plot.share(ground.left, ground.right));
+        for year in years.clone() {
+            all.push(Held {
+                at: plot.at,
+                year,
+                family: crop.family.clone(),
+                stood: Stood::Crop(crop.key.clone()),
+                parts: parts_of(&garden.site, patch.from, patch.until, year),
+                centisquares: u32::try_from(area * share / 100).ok(),
+                patch: Some(patch.id),
+                cover: is_cover(&patch.way),
+                stays,
+            });
+        }
+    }
+    all
+}
+
+/// What a wish for a crop usually is: as it would be planted this year, on four squares.
+pub fn usual_wish(garden: &Garden, catalogue: &Catalogue, crop: &str, today: Date) -> Result<WishDraft, Refusal> {
+    let crop = catalogue.crop(crop).ok_or_else(|| Refusal::Unknown { what: "crop", key: crop.to_string() })?;
+    let way = &crop.ways[0];
+    let year = crate::calendar::planning_year(today, &garden.site);
+    let (from, until) = crate::calendar::usual_span(&garden.site, crop, way, year);
+    let winters = winters(crop, way);
+    let parts = if winters { Parts { late: false, ..Parts::ALL } } else { parts_of(&garden.site, from, until, year) };
+    Ok(WishDraft {
+        crop: crop.key.clone(),
+        squares: 4,
+        parts,
+        needs: Needs { trellis: way.trellis, ..Needs::default() },
+        years: YearsOf::ALL,
+        winters,
+        resistant: false,
+    })
+}

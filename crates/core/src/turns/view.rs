@@ -1,0 +1,351 @@
+//! Beds down, years across: what stood, stands and is planned, what comes back too soon, and what is
+//! well or badly followed.
+
+use super::facts::{Entry, Parts, Piece, TurnPart, WishId};
+use super::ground::Plot;
+use super::held::Held;
+use super::problem::{Problem, values};
+use crate::bed::BedId;
+use crate::catalogue::Catalogue;
+use crate::crop::Feeding;
+use crate::garden::Garden;
+use crate::history::Stood;
+use crate::patch::PatchId;
+use crate::rotate::{Assign, Clash, Cost, Ledger};
+use jiff::civil::Date;
+use serde::Serialize;
+use std::collections::BTreeSet;
+
+/// How certain a stand is.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(rename_all = "kebab-case")]
+pub enum CellKind {
+    /// Somebody remembers it.
+    Remembered,
+    /// It is or was planted in the bed.
+    Planted,
+    /// A plan has it there.
+    Planned,
+}
+
+/// Something in a piece of ground in a year.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct Cell {
+    /// Where.
+    pub at: Piece,
+    /// The growing year.
+    pub year: i16,
+    /// Its family.
+    pub family: String,
+    /// What it is.
+    pub stood: Stood,
+    /// When it holds its ground.
+    pub parts: Parts,
+    /// How much, in hundredths of a square, where it is known.
+    pub centisquares: Option<u32>,
+    /// How certain it is.
+    pub kind: CellKind,
+    /// The wish it is planned for.
+    pub wish: Option<WishId>,
+    /// The planting.
+    pub patch: Option<PatchId>,
+    /// Whether it goes on standing where it is.
+    pub stays: bool,
+}
+
+/// A family back too soon in a piece of ground.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct Tie {
+    /// Its number on the page, from 1.
+    pub number: u16,
+    /// The family, or the crop's family where only spots count.
+    pub family: String,
+    /// The crop, where only spots count.
+    pub crop: Option<String>,
+    /// Where.
+    pub at: Piece,
+    /// The earlier year.
+    pub earlier: i16,
+    /// The later year.
+    pub later: i16,
+    /// Years it should have waited.
+    pub interval: u32,
+    /// Whether both stands are planted or past, so that no plan can help it.
+    pub planted: bool,
+    /// What it costs the plan; nothing when both years are past.
+    #[cfg_attr(feature = "ts", ts(type = "number | null"))]
+    pub cost: Option<u64>,
+}
+
+/// What is worth saying about one thing after another.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(rename_all = "kebab-case")]
+pub enum NoteKind {
+    /// A family twice in one year in the same ground: in spring and again in autumn.
+    TwiceInAYear,
+    /// A giver before a hungry one.
+    GiverFirst,
+    /// A hungry one after a hungry one: it asks for compost.
+    HungryAgain,
+}
+
+/// A remark on a piece of ground in a year.
+#[derive(Debug, Clone, PartialEq, Eq, PartialOrd, Ord, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct Note {
+    /// The growing year of the later one.
+    pub year: i16,
+    /// Where.
+    pub at: Piece,
+    /// What is worth saying.
+    pub kind: NoteKind,
+    /// The earlier crop or family, by name.
+    pub first: String,
+    /// The later one.
+    pub then: String,
+}
+
+/// The years of a garden, with a plan.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct TurnsView {
+    /// The earliest year shown.
+    pub from: i16,
+    /// The first year that is planned.
+    pub first: i16,
+    /// The last year that is planned.
+    pub until: i16,
+    /// The pieces of ground.
+    pub plots: Vec<Plot>,
+    /// What is in them.
+    pub cells: Vec<Cell>,
+    /// What comes back too soon.
+    pub ties: Vec<Tie>,
+    /// What is worth saying.
+    pub notes: Vec<Note>,
+    /// What lacks squares: the wish, the year, how many.
+    pub short: Vec<(WishId, i16, u16)>,
+    /// What is spread over several pieces of ground: the wish, the year, how many.
+    pub spread: Vec<(WishId, i16, u16)>,
+    /// What the plan costs.
+    pub cost: Cost,
+    /// The whole of it.
+    #[cfg_attr(feature = "ts", ts(type = "number"))]
+    pub total: u64,
+    /// Interval and risk of each family in the household's own values, by key.
+    pub values: Vec<(String, u32, u32)>,
+    /// Beds and years of which nobody knows what stood there.
+    pub unknown: Vec<(BedId, i16)>,
+}
+
+/// Draws the years of a garden with the plan `entries`.
+pub fn view(garden: &Garden, catalogue: &Catalogue, today: Date, entries: &[Entry]) -> TurnsView {
+    let problem = Problem::of(garden, catalogue, today);
+    let plan = problem.assigns(entries);
+    let entries = problem.entries(&plan);
+    let ledger = Ledger::of(&problem.instance, &plan);
+    let mut cells: Vec<Cell> = problem.held.iter().map(of_held).collect();
+    cells.extend(entries.iter().filter_map(|entry| of_entry(garden, catalogue, entry)));
+    cells.sort_by_key(|cell| (cell.at, cell.year, cell.kind, cell.parts.list(), cell.wish, cell.patch));
+    cells.dedup();
+    let mut from = cells.iter().filter(|cell| !cell.stays).map(|cell| cell.year).min().unwrap_or(problem.first);
+    from = from.min(problem.first - 3).max(problem.first - 12);
+    let wished =
+        |demand: &str, year: i32, many: u32| Some((Problem::wish(demand)?, problem.year(year), u16::try_from(many).ok()?));
+    TurnsView {
+        from,
+        first: problem.first,
+        until: problem.first + i16::from(garden.turns.years) - 1,
+        ties: ties(garden, catalogue, &problem, &ledger, &plan),
+        notes: notes(garden, catalogue, &cells, from),
+        short: ledger.wanting.iter().filter_map(|w| wished(&w.demand, w.year, w.squares)).collect(),
+        spread: ledger.spread.iter().filter_map(|s| wished(&s.demand, s.year, s.sections)).collect(),
+        cost: ledger.cost,
+        total: ledger.cost.total(),
+        values: catalogue
+            .families
+            .iter()
+            .map(|family| (family.key.clone(), values(garden, family)))
+            .map(|(key, (a, b))| (key, a, b))
+            .collect(),
+        unknown: garden.turns.unknown.iter().map(|unknown| (unknown.bed, unknown.year)).collect(),
+        cells,
+        plots: problem.plots,
+    }
+}
+
+fn of_held(held: &Held) -> Cell {
+    Cell {
+        at: held.at,
+        year: held.year,
+        family: held.family.clone(),
+        stood: held.stood.clone(),
+        parts: held.parts,
+        centisquares: held.centisquares,
+        kind: if held.patch.is_some() { CellKind::Planted } else { CellKind::Remembered },
+        wish: None,
+        patch: held.patch,
+        stays: held.stays,
+    }
+}
+
+fn of_entry(garden: &Garden, catalogue: &Catalogue, entry: &Entry) -> Option<Cell> {
+    let draft = garden.turns.wish(entry.wish)?;
+    Some(Cell {
+        at: entry.at,
+        year: entry.year,
+        family: catalogue.crop(&draft.crop)?.family.clone(),
+        stood: Stood::Crop(draft.crop.clone()),
+        parts: draft.parts,
+        centisquares: Some(u32::from(entry.squares) * 100),
+        kind: CellKind::Planned,
+        wish: Some(entry.wish),
+        patch: None,
+        stays: false,
+    })
+}
+
+/// Whether a clash has a planned stand in it, so that another plan could help it.
+pub(super) fn is_of_plan(problem: &Problem, plan: &[Assign], clash: &Clash) -> bool {
+    plan.iter().filter(|entry| Problem::wish(&entry.demand).is_some() && entry.section == clash.section).any(|entry| {
+        let family = problem.instance.demands.iter().find(|demand| demand.id == entry.demand).map(|demand| &demand.family);
+        family == Some(&clash.family) && (entry.year == clash.earlier || entry.year == clash.later)
+    })
+}
+
+fn ties(garden: &Garden, catalogue: &Catalogue, problem: &Problem, ledger: &Ledger, plan: &[Assign]) -> Vec<Tie> {
+    let of_plan = |clash: &Clash| is_of_plan(problem, plan, clash);
+    let name = |family: &str| match family.strip_prefix('=') {
+        Some(key) => (catalogue.crop(key).map_or_else(String::new, |crop| crop.family.clone()), Some(key.to_string())),
+        None => (family.to_string(), None),
+    };
+    let mut ties: Vec<Tie> = ledger
+        .clashes
+        .iter()
+        .filter_map(|clash| {
+            let (family, crop) = name(&clash.family);
+            let (earlier, later) = (problem.year(clash.earlier), problem.year(clash.later));
+            Some(Tie {
+                number: 0,
+                family,
+                crop,
+                at: problem.piece(&clash.section)?,
+                earlier,
+                later,
+                interval: clash.interval,
+                planted: !of_plan(clash),
+                cost: Some(clash.cost),
+            })
+        })
+        .collect();
+    ties.extend(past_ties(garden, problem));
+    ties.sort_by(|a, b| {
+        let key = |tie: &Tie| (tie.cost.is_none(), tie.planted, tie.later, tie.at, tie.family.clone(), tie.earlier);
+        key(a).cmp(&key(b))
+    });
+    (1..).zip(&mut ties).for_each(|(number, tie)| tie.number = number);
+    ties
+}
+
+/// Families that came back too soon already; each to its latest earlier stand.
+fn past_ties(garden: &Garden, problem: &Problem) -> Vec<Tie> {
+    let history = &problem.instance.history;
+    let mut ties = Vec::new();
+    for stood in history.iter().filter(|stood| stood.year < 0 && !stood.family.starts_with('=')) {
+        let family = problem.instance.families.iter().find(|family| family.id == stood.family);
+        let section = problem.instance.sections.iter().find(|section| section.id == stood.section);
+        let Some((family, section)) = family.zip(section) else { continue };
+        let before = history
+            .iter()
+            .filter(|other| other.section == stood.section && other.family == stood.family && other.year < stood.year);
+        let Some(earlier) = before.map(|other| other.year).max() else { continue };
+        let interval = problem.instance.interval(family, section);
+        if stood.year - earlier < interval as i32
+            && !one_stand(garden, problem, stood, earlier)
+            && let Some(at) = problem.piece(&stood.section)
+        {
+            let (earlier, later) = (problem.year(earlier), problem.year(stood.year));
+            ties.push(Tie {
+                number: 0,
+                family: stood.family.clone(),
+                crop: None,
+                at,
+                earlier,
+                later,
+                interval,
+                planted: true,
+                cost: None,
+            });
+        }
+    }
+    ties
+}
+
+/// Whether the family in both years is one planting that stood over winter.
+fn one_stand(garden: &Garden, problem: &Problem, stood: &crate::rotate::Stood, earlier: i32) -> bool {
+    let of = |number: i32| {
+        let year = problem.year(number);
+        let here = problem
+            .held
+            .iter()
+            .filter(move |held| held.year == year && Problem::section(held.at) == stood.section && held.family == stood.family);
+        here.map(|held| held.patch).collect::<Vec<_>>()
+    };
+    let later = of(stood.year);
+    garden.patches.iter().any(|patch| later == [Some(patch.id)] && of(earlier).contains(&Some(patch.id)))
+}
+
+fn notes(garden: &Garden, catalogue: &Catalogue, cells: &[Cell], from: i16) -> Vec<Note> {
+    let mut notes = BTreeSet::new();
+    let moving: Vec<&Cell> = cells.iter().filter(|cell| !cell.stays && cell.year >= from).collect();
+    for (at, first) in moving.iter().enumerate() {
+        for then in moving.iter().skip(at + 1).take_while(|then| then.at == first.at && then.year <= first.year + 1) {
+            if let Some(note) = note(garden, catalogue, first, then) {
+                notes.insert(note);
+            }
+        }
+    }
+    // One remark of a kind is enough for a piece of ground and year.
+    let mut notes: Vec<Note> = notes.into_iter().collect();
+    notes.dedup_by(|a, b| a.kind != NoteKind::TwiceInAYear && (a.year, a.at, a.kind) == (b.year, b.at, b.kind));
+    notes
+}
+
+fn note(garden: &Garden, catalogue: &Catalogue, first: &Cell, then: &Cell) -> Option<Note> {
+    let feeding = |cell: &Cell| match &cell.stood {
+        Stood::Crop(key) => catalogue.crop(key).map(|crop| crop.feeding),
+        Stood::Family(key) => catalogue.family(key).map(|family| family.feeding),
+    };
+    let follows = first.kind != CellKind::Remembered && then.kind != CellKind::Remembered && !first.parts.meet(then.parts);
+    let (first, then) = if first.year == then.year && starts(first) > starts(then) { (then, first) } else { (first, then) };
+    let same_ground = first.patch.zip(then.patch).is_none_or(|(a, b)| {
+        let rect = |id| garden.patch(id).map(|patch| patch.rect);
+        rect(a).zip(rect(b)).is_some_and(|(a, b)| a.overlaps(b))
+    });
+    let kind = if first.year == then.year {
+        if !follows || !same_ground {
+            return None;
+        }
+        match (feeding(first)?, feeding(then)?) {
+            _ if first.family == then.family => NoteKind::TwiceInAYear,
+            (Feeding::Giver, Feeding::Heavy) => NoteKind::GiverFirst,
+            _ => return None,
+        }
+    } else {
+        match (feeding(first)?, feeding(then)?) {
+            (Feeding::Heavy, Feeding::Heavy) => NoteKind::HungryAgain,
+            (Feeding::Giver, Feeding::Heavy) => NoteKind::GiverFirst,
+            _ => return None,
+        }
+    };
+    let name = |cell: &Cell| cell.stood.name(catalogue).unwrap_or_default().to_string();
+    Some(Note { year: then.year, at: then.at, kind, first: name(first), then: name(then) })
+}
+
+fn starts(cell: &Cell) -> TurnPart {
+    cell.parts.list().first().copied().unwrap_or(TurnPart::Late)
+}

@@ -1,0 +1,377 @@
+//! The years of a garden: what is remembered and planted flows in, wishes become plans, clashes have
+//! reasons and ways out.
+
+mod common;
+
+use common::{TODAY, garden_with, patch_in};
+use jiff::civil::date;
+use proptest::prelude::*;
+use sparrow_core::bed::{BedId, Trellis};
+use sparrow_core::catalogue::Catalogue;
+use sparrow_core::command::{Command, carry_out};
+use sparrow_core::edit::{apply, inverse};
+use sparrow_core::garden::Garden;
+use sparrow_core::history::Stood;
+use sparrow_core::length::Length;
+use sparrow_core::patch::Rect;
+use sparrow_core::refusal::Refusal;
+use sparrow_core::rotate::Ledger;
+use sparrow_core::site::Units;
+use sparrow_core::turns::{
+    self, CellKind, Entry, NoteKind, Piece, Pinned, Problem, RemedyKind, Standing, TieKey, TurnChange, TurnSchool, TurnsUnit,
+    Unknown, WishId, YearsOf, straight, usual_wish, view, why,
+};
+
+/// The year being planned on the day of these tests: November 2026 is past the first frost.
+const FIRST: i16 = 2027;
+
+fn at(bed: u32, piece: u8) -> Piece {
+    Piece { bed: BedId(bed), piece }
+}
+
+fn turn(garden: &mut Garden, changes: Vec<TurnChange>) -> Result<(), Refusal> {
+    carry_out(garden, Catalogue::standard(), &Command::Turn { changes }, TODAY).map(drop)
+}
+
+/// Wishes for a crop on so many squares, in summer, without needs.
+fn wish(garden: &mut Garden, crop: &str, squares: u16) -> WishId {
+    let mut wish = usual_wish(garden, Catalogue::standard(), crop, TODAY).expect("a crop of the catalogue");
+    (wish.squares, wish.needs.trellis, wish.winters) = (squares, false, false);
+    (wish.parts.early, wish.parts.main, wish.parts.late) = (false, true, false);
+    turn(garden, vec![TurnChange::Wish { wish }]).expect("a wish that may be");
+    garden.turns.wishes.last().expect("it was just wished").id
+}
+
+fn remember(garden: &mut Garden, bed: u32, year: i16, words: &str) {
+    turn(garden, vec![TurnChange::Remember { bed: BedId(bed), section: None, year, words: words.into() }])
+        .expect("crops of the catalogue");
+}
+
+fn best(garden: &Garden) -> turns::TurnProposal {
+    turns::propose(garden, Catalogue::standard(), TODAY, &[], &mut |_, _| true).expect("there are wishes")
+}
+
+fn years(garden: &mut Garden, years: u8) {
+    let rules = TurnChange::SetRules { years, school: TurnSchool::FamilyFirst, unit: TurnsUnit::Section, covers_count: true };
+    // The rules of a new garden are these already when it is four years.
+    let _ = turn(garden, vec![rules]);
+    assert_eq!(garden.turns.years, years);
+}
+
+#[test]
+fn a_bed_and_year_are_remembered_as_fast_as_they_are_typed() {
+    let mut garden = garden_with(1, Units::Imperial);
+    remember(&mut garden, 1, 2025, "Tomatoes, potatoes; onion family");
+    let stood: Vec<&Stood> = garden.past.iter().map(|past| &past.stood).collect();
+    let (crop, family) = (|key: &str| Stood::Crop(key.into()), Stood::Family("onion".into()));
+    assert_eq!(stood, [&crop("tomato"), &crop("potato"), &family]);
+    // A word that is no crop is named, and nothing is remembered by halves.
+    let words = "carrots, triffids".to_string();
+    let refused = turn(&mut garden, vec![TurnChange::Remember { bed: BedId(1), section: None, year: 2024, words }]);
+    assert_eq!(refused, Err(Refusal::Unknown { what: "crop or family", key: "triffids".into() }));
+    assert_eq!(garden.past.len(), 3);
+    remember(&mut garden, 1, 2024, "don't know");
+    assert_eq!(garden.turns.unknown, [Unknown { bed: BedId(1), year: 2024 }]);
+    remember(&mut garden, 1, 2024, "leeks");
+    assert!(garden.turns.unknown.is_empty(), "now somebody knows");
+}
+
+#[test]
+fn plantings_of_past_years_flow_in_where_they_stood_the_small_ones_too() {
+    let mut garden = garden_with(1, Units::Imperial);
+    let mut radish = patch_in(&garden, "radish", "root", Rect { x: 0, y: 0, w: 2, h: 2 });
+    (radish.from, radish.until, radish.between) = (date(2025, 4, 1), date(2025, 5, 6), true);
+    garden.patches.push(radish);
+    let mut garlic = patch_in(&garden, "garlic", "bulb", Rect { x: 12, y: 0, w: 2, h: 2 });
+    (garlic.from, garlic.until) = (date(2025, 10, 20), date(2026, 7, 10));
+    garden.patches.push(garlic);
+    let seen = view(&garden, Catalogue::standard(), TODAY, &[]);
+    let told: Vec<_> = seen.cells.iter().map(|cell| (cell.at, cell.year, cell.family.as_str(), cell.centisquares)).collect();
+    // The first bed is braced in the middle: radish in its left half, garlic in its right, for both years.
+    assert_eq!(
+        told,
+        [(at(1, 0), 2025, "cabbage", Some(100)), (at(1, 1), 2025, "onion", Some(100)), (at(1, 1), 2026, "onion", Some(100))]
+    );
+    assert!(seen.ties.is_empty(), "garlic over one winter is one stand, not two");
+    // A cabbage wish sees the radishes.
+    let cabbage = wish(&mut garden, "cabbage", 4);
+    let answer = straight(&garden, Catalogue::standard(), TODAY, &[], (cabbage, FIRST)).unwrap();
+    assert_eq!(answer.lines[0], (at(1, 1), Standing::Legal { years: None }));
+    assert_eq!(answer.lines[1], (at(1, 0), Standing::TooSoon { year: 2025, years: 2, interval: 4 }));
+}
+
+#[test]
+fn legal_at_the_limit_too_soon_not_free_and_unfit_are_told_apart() {
+    let mut garden = garden_with(5, Units::Imperial);
+    remember(&mut garden, 2, FIRST - 4, "kale");
+    remember(&mut garden, 3, FIRST - 3, "kale");
+    let cabbage = wish(&mut garden, "cabbage", 20);
+    let maize = wish(&mut garden, "maize", 30);
+    let planned = [Entry { wish: maize, year: FIRST, at: at(4, 0), squares: 30 }];
+    let answer = straight(&garden, Catalogue::standard(), TODAY, &planned, (cabbage, FIRST)).unwrap();
+    let of = |piece: Piece| answer.lines.iter().find(|line| line.0 == piece).unwrap().1.clone();
+    assert_eq!(of(at(5, 0)), Standing::Legal { years: None });
+    assert_eq!(of(at(2, 0)), Standing::AtTheLimit { years: 4 });
+    assert_eq!(of(at(3, 0)), Standing::TooSoon { year: FIRST - 3, years: 3, interval: 4 });
+    // 32 squares less 30 of maize leave 2.
+    assert_eq!(of(at(4, 0)), Standing::NotFree { free: 2 });
+    let mut climbing = garden.turns.wish(cabbage).unwrap().clone();
+    climbing.needs.trellis = true;
+    turn(&mut garden, vec![TurnChange::ChangeWish { id: cabbage, wish: climbing }]).unwrap();
+    let answer = straight(&garden, Catalogue::standard(), TODAY, &planned, (cabbage, FIRST)).unwrap();
+    assert!(answer.lines.iter().all(|line| line.1 == Standing::Lacks { need: "trellis".into() }));
+}
+
+/// Four beds, four groups, four years apart: the rotation every handbook prints for four beds.
+#[test]
+fn four_beds_and_four_families_turn_without_a_clash() {
+    let mut garden = garden_with(4, Units::Imperial);
+    years(&mut garden, 8);
+    for crop in ["tomato", "cabbage", "onion", "bean"] {
+        wish(&mut garden, crop, 10);
+    }
+    let plan = best(&garden);
+    assert_eq!((plan.cost.clash, plan.cost.short, plan.proven), (0, 0, true));
+    assert!(view(&garden, Catalogue::standard(), TODAY, &plan.entries).ties.is_empty());
+}
+
+/// One bed of 4 × 8 squares and two of its halves for nightshades that want four years: it cannot be.
+fn crowded() -> Garden {
+    let mut garden = garden_with(2, Units::Imperial);
+    garden.beds[1].trellises =
+        vec![Trellis { from_far: Length::inches(0), start: Length::inches(0), end: garden.beds[1].length }];
+    wish(&mut garden, "tomato", 6);
+    wish(&mut garden, "carrot", 6);
+    let mut climbing = garden.turns.wishes[0].wish.clone();
+    climbing.needs.trellis = true;
+    let id = garden.turns.wishes[0].id;
+    turn(&mut garden, vec![TurnChange::ChangeWish { id, wish: climbing }]).expect("a wish that may be");
+    garden
+}
+
+#[test]
+fn a_clash_is_explained_and_every_way_out_is_solved_for_and_can_be_taken_and_undone() {
+    let mut garden = crowded();
+    let plan = best(&garden);
+    let seen = view(&garden, Catalogue::standard(), TODAY, &plan.entries);
+    assert!(!seen.ties.is_empty(), "the premise");
+    let tie = seen.ties.iter().find(|tie| tie.later - tie.earlier == 1).unwrap();
+    let reasons = why(&garden, Catalogue::standard(), TODAY, &plan.entries, &TieKey::from(tie)).unwrap();
+    let tomato = garden.turns.wishes[0].id;
+    assert!(reasons.forced);
+    assert!(reasons.wishes.iter().all(|one| one.wish == tomato), "the carrots have no part in it: {:?}", reasons.wishes);
+    assert_eq!(reasons.needs, [(tomato, "trellis".to_string())]);
+    assert!(reasons.elsewhere.contains(&(at(1, 0), Standing::Lacks { need: "trellis".into() })));
+    assert!(reasons.remedies.iter().any(|one| one.kind == RemedyKind::Trellis { bed: BedId(1) }));
+    assert!(reasons.remedies.windows(2).all(|pair| pair[0].total <= pair[1].total), "cheapest first");
+    for remedy in &reasons.remedies {
+        assert!(remedy.total < plan.total, "{:?} is no way out", remedy.kind);
+        let before = garden.clone();
+        let keep = TurnChange::KeepPlan { name: "with a way out".into(), entries: remedy.entries.clone() };
+        let command = Command::Turn { changes: remedy.changes.iter().cloned().chain([keep]).collect() };
+        let edits = carry_out(&mut garden, Catalogue::standard(), &command, TODAY).unwrap();
+        let after = view(&garden, Catalogue::standard(), TODAY, &remedy.entries);
+        assert_eq!(after.total, remedy.total, "{:?} costs what was said", remedy.kind);
+        assert_eq!(after.ties.len() as u32, remedy.clashes);
+        apply(&mut garden, &inverse(edits));
+        assert_eq!(garden, before);
+    }
+    // A clash that is not in the plan has no reason.
+    assert!(why(&garden, Catalogue::standard(), TODAY, &[], &TieKey::from(tie)).is_err());
+}
+
+#[test]
+fn arguing_puts_a_wish_where_it_is_wanted_and_says_what_that_costs() {
+    let mut garden = garden_with(4, Units::Imperial);
+    years(&mut garden, 4);
+    let wishes = ["tomato", "cabbage", "onion", "bean"].map(|crop| wish(&mut garden, crop, 10));
+    let plan = best(&garden);
+    let cabbages: Vec<Piece> =
+        plan.entries.iter().filter(|entry| entry.wish == wishes[1] && entry.year == FIRST + 1).map(|entry| entry.at).collect();
+    let there = (2..=4).map(|bed| at(bed, 0)).find(|piece| !cabbages.contains(piece)).unwrap();
+    let pin = Pinned { wish: wishes[1], year: FIRST + 1, at: there };
+    let argued = turns::argue(&garden, Catalogue::standard(), TODAY, &plan.entries, pin).unwrap();
+    let stands: Vec<_> =
+        argued.proposal.entries.iter().filter(|entry| entry.wish == pin.wish && entry.year == pin.year).collect();
+    assert_eq!(stands.iter().map(|entry| entry.at).collect::<Vec<_>>(), [there]);
+    assert_eq!(argued.before, plan.total);
+    assert!(argued.proposal.total >= plan.total, "nothing is cheaper than the best");
+    assert!(!argued.come.is_empty() && argued.gone.len() < plan.entries.len(), "only what must move moves");
+    // Pinned for good, the next proposal keeps to it.
+    turn(&mut garden, vec![TurnChange::Pin { pin, fixed: true }]).unwrap();
+    assert!(best(&garden).entries.iter().any(|entry| (entry.wish, entry.year, entry.at) == (pin.wish, pin.year, pin.at)));
+}
+
+#[test]
+fn a_finding_in_a_bed_makes_a_family_wait_longer_there_and_own_values_overrule_the_book() {
+    let mut garden = garden_with(3, Units::Imperial);
+    remember(&mut garden, 2, FIRST - 5, "cabbage");
+    let kale = wish(&mut garden, "kale", 4);
+    let standing = |garden: &Garden| {
+        let answer = straight(garden, Catalogue::standard(), TODAY, &[], (kale, FIRST)).unwrap();
+        answer.lines.into_iter().find(|line| line.0 == at(2, 0)).unwrap().1
+    };
+    assert_eq!(standing(&garden), Standing::Legal { years: Some(5) });
+    let found = Some(("clubroot".to_string(), 7));
+    turn(&mut garden, vec![TurnChange::Find { bed: BedId(2), family: "cabbage".into(), found }]).unwrap();
+    assert_eq!(standing(&garden), Standing::TooSoon { year: FIRST - 5, years: 5, interval: 7 });
+    assert!(best(&garden).entries.iter().all(|entry| entry.at != at(2, 0) || entry.year > FIRST + 1));
+    let over = TurnChange::Find { bed: BedId(2), family: "cabbage".into(), found: None };
+    turn(&mut garden, vec![over, TurnChange::SetFamily { family: "cabbage".into(), values: Some((6, 5)) }]).unwrap();
+    assert_eq!(standing(&garden), Standing::TooSoon { year: FIRST - 5, years: 5, interval: 6 });
+}
+
+#[test]
+fn the_three_schools_judge_the_same_years_unlike() {
+    let mut garden = garden_with(2, Units::Imperial);
+    remember(&mut garden, 2, FIRST - 1, "potatoes");
+    let tomato = wish(&mut garden, "tomato", 4);
+    let plan = [Entry { wish: tomato, year: FIRST, at: at(2, 0), squares: 4 }];
+    let cost = |garden: &mut Garden, school: TurnSchool| {
+        garden.turns.school = school;
+        view(garden, Catalogue::standard(), TODAY, &plan).cost
+    };
+    // Risk 5, three years too soon of four: 100 × 5 × 3; and hungry after hungry.
+    let family = cost(&mut garden, TurnSchool::FamilyFirst);
+    assert_eq!((family.clash, family.hungry), (1500, 10));
+    let feeding = cost(&mut garden, TurnSchool::FeedingFirst);
+    assert_eq!((feeding.clash, feeding.hungry), (300, 300));
+    assert_eq!(cost(&mut garden, TurnSchool::NeverTheSameSpot).clash, 0, "potatoes are not tomatoes");
+}
+
+#[test]
+fn what_follows_what_within_a_year_and_from_year_to_year_is_noticed() {
+    let mut garden = garden_with(1, Units::Imperial);
+    garden.beds[0].braces.clear();
+    let (radish, kale, pea, maize) = (
+        wish(&mut garden, "radish", 4),
+        wish(&mut garden, "kale", 4),
+        wish(&mut garden, "pea", 4),
+        wish(&mut garden, "maize", 4),
+    );
+    for (id, early) in [(radish, true), (kale, false)] {
+        let mut draft = garden.turns.wish(id).unwrap().clone();
+        (draft.parts.early, draft.parts.main, draft.parts.late) = (early, false, !early);
+        turn(&mut garden, vec![TurnChange::ChangeWish { id, wish: draft }]).unwrap();
+    }
+    let entry = |wish, year| Entry { wish, year, at: at(1, 0), squares: 4 };
+    let plan = [entry(radish, FIRST), entry(kale, FIRST), entry(pea, FIRST + 1), entry(maize, FIRST + 2)];
+    let seen = view(&garden, Catalogue::standard(), TODAY, &plan);
+    let notes: Vec<_> = seen.notes.iter().map(|note| (note.year, note.kind, note.first.as_str(), note.then.as_str())).collect();
+    assert!(notes.contains(&(FIRST, NoteKind::TwiceInAYear, "radish", "kale")), "{notes:?}");
+    assert!(notes.contains(&(FIRST + 2, NoteKind::GiverFirst, "pea", "maize")), "{notes:?}");
+    let plan = [entry(kale, FIRST), entry(maize, FIRST + 1)];
+    let notes = view(&garden, Catalogue::standard(), TODAY, &plan).notes;
+    assert_eq!(notes.iter().map(|note| note.kind).collect::<Vec<_>>(), [NoteKind::HungryAgain]);
+}
+
+#[test]
+fn years_on_and_off_tubs_perennials_and_fallow_ground_are_kept_to() {
+    let mut garden = garden_with(2, Units::Imperial);
+    let mut rhubarb = patch_in(&garden, "rhubarb", "clump", Rect { x: 0, y: 0, w: 8, h: 8 });
+    (rhubarb.from, rhubarb.until) = (date(2024, 1, 1), date(2035, 12, 31));
+    garden.patches.push(rhubarb);
+    let bean = wish(&mut garden, "bean", 30);
+    let mut draft = garden.turns.wish(bean).unwrap().clone();
+    draft.years = YearsOf { every: 2, first: Some(FIRST + 1), last: None };
+    let closing = sparrow_core::turns::Closing { at: at(2, 0), year: FIRST + 3 };
+    turn(&mut garden, vec![TurnChange::ChangeWish { id: bean, wish: draft }, TurnChange::Close { closing, closed: true }])
+        .unwrap();
+    let plan = best(&garden);
+    let years: Vec<i16> = plan.entries.iter().map(|entry| entry.year).collect();
+    assert!(years.iter().all(|year| [FIRST + 1, FIRST + 3].contains(year)), "{years:?}");
+    // Rhubarb fills the left half of the first bed, 16 squares are free beside it; the second bed is fallow then.
+    assert!(plan.entries.iter().all(|entry| entry.at != at(1, 0) && (entry.at != at(2, 0) || entry.year == FIRST + 1)));
+    let short = view(&garden, Catalogue::standard(), TODAY, &plan.entries).short;
+    assert_eq!(short, [(bean, FIRST + 3, 14)]);
+}
+
+#[test]
+fn strips_and_whole_beds_count_as_the_same_ground_when_the_household_says_so() {
+    let mut garden = garden_with(1, Units::Imperial);
+    let pieces = |garden: &Garden, unit: TurnsUnit| {
+        let mut garden = garden.clone();
+        garden.turns.unit = unit;
+        turns::plots(&garden).iter().map(|plot| plot.squares).collect::<Vec<_>>()
+    };
+    assert_eq!(pieces(&garden, TurnsUnit::Bed), [32]);
+    assert_eq!(pieces(&garden, TurnsUnit::Section), [16, 16]);
+    assert_eq!(pieces(&garden, TurnsUnit::Square), [8, 8, 8, 8]);
+    turn(&mut garden, vec![TurnChange::Divide { bed: BedId(1), divided: true }]).unwrap();
+    assert_eq!(pieces(&garden, TurnsUnit::Section), [8, 8, 8, 8]);
+}
+
+#[test]
+fn a_bed_that_goes_takes_its_part_of_the_turns_along_and_brings_it_back() {
+    let mut garden = garden_with(3, Units::Imperial);
+    let bean = wish(&mut garden, "bean", 4);
+    let entry = |bed| Entry { wish: bean, year: FIRST, at: at(bed, 0), squares: 4 };
+    let pin = Pinned { wish: bean, year: FIRST, at: at(3, 0) };
+    turn(
+        &mut garden,
+        vec![
+            TurnChange::Pin { pin, fixed: true },
+            TurnChange::KeepPlan { name: "Plan".into(), entries: vec![entry(2), entry(3)] },
+            TurnChange::Shade { bed: BedId(3), shady: true },
+        ],
+    )
+    .unwrap();
+    let before = garden.clone();
+    let edits = carry_out(&mut garden, Catalogue::standard(), &Command::RemoveBed { bed: BedId(3) }, TODAY).unwrap();
+    assert_eq!(garden.turns.plans[0].entries, [entry(2)]);
+    assert!(garden.turns.pins.is_empty() && garden.turns.shady.is_empty());
+    apply(&mut garden, &inverse(edits));
+    assert_eq!(garden, before);
+}
+
+#[test]
+fn wrong_wishes_are_refused_in_words_and_change_nothing() {
+    let mut garden = garden_with(1, Units::Imperial);
+    let usual = usual_wish(&garden, Catalogue::standard(), "bean", TODAY).unwrap();
+    let before = garden.clone();
+    let none = sparrow_core::turns::WishDraft { squares: 0, ..usual.clone() };
+    let never = sparrow_core::turns::WishDraft { parts: Default::default(), ..usual.clone() };
+    let back = sparrow_core::turns::WishDraft { years: YearsOf { every: 1, first: Some(2030), last: Some(2028) }, ..usual };
+    for (wish, said) in [
+        (none, "squares: 0 is outside 1 to 400"),
+        (never, "when it stands: early, main or late is empty"),
+        (back, "last year: 2028 is outside 2030 to 9998"),
+    ] {
+        let refused = turn(&mut garden, vec![TurnChange::Wish { wish }]).unwrap_err();
+        assert!(refused.to_string().starts_with(said), "{refused}");
+    }
+    let nothing = turns::propose(&garden, Catalogue::standard(), TODAY, &[], &mut |_, _| true).unwrap_err();
+    assert_eq!(nothing, Refusal::NothingTo { what: "plan: wish for something first" });
+    assert_eq!(garden, before);
+}
+
+proptest! {
+    #![proptest_config(ProptestConfig { cases: 24, ..ProptestConfig::default() })]
+
+    #[test]
+    fn prop_a_proposal_of_any_garden_is_lawful_and_costs_what_the_view_counts(
+        crops in prop::collection::vec((0..6_usize, 1..10_u16), 1..5),
+        past in prop::collection::vec((1..4_u32, 0..6_usize, 1..4_i16), 0..6),
+    ) {
+        let names = ["tomato", "cabbage", "onion", "bean", "carrot", "lettuce"];
+        let mut garden = garden_with(3, Units::Imperial);
+        years(&mut garden, 3);
+        past.iter().for_each(|&(bed, crop, ago)| remember_again(&mut garden, bed, FIRST - ago, names[crop]));
+        crops.iter().for_each(|&(crop, squares)| { wish(&mut garden, names[crop], squares); });
+        let plan = best(&garden);
+        let problem = Problem::of(&garden, Catalogue::standard(), TODAY);
+        prop_assert_eq!(Ledger::lawful(&problem.instance, &problem.assigns(&plan.entries)), Ok(()));
+        let seen = view(&garden, Catalogue::standard(), TODAY, &plan.entries);
+        prop_assert_eq!(seen.cost, plan.cost);
+        prop_assert!(plan.bound <= plan.total);
+        let planned = seen.cells.iter().filter(|cell| cell.kind == CellKind::Planned).count();
+        prop_assert_eq!(planned, plan.entries.len());
+    }
+}
+
+/// The same bed, year and crop may be drawn twice; it is remembered once.
+fn remember_again(garden: &mut Garden, bed: u32, year: i16, words: &str) {
+    let changes = vec![TurnChange::Remember { bed: BedId(bed), section: None, year, words: words.into() }];
+    let made = turn(garden, changes);
+    assert!(made.is_ok() || made == Err(Refusal::NothingTo { what: "change: it is so already" }), "{made:?}");
+}

@@ -1,0 +1,197 @@
+// The years on the table: the plan looked at, what is selected in it, and the search for a better one.
+import { api, Refused } from '../api';
+import type { Argued } from '../generated/Argued';
+import type { Entry } from '../generated/Entry';
+import type { Piece } from '../generated/Piece';
+import type { Pinned } from '../generated/Pinned';
+import type { Progress } from '../generated/Progress';
+import type { Reasons } from '../generated/Reasons';
+import type { Tie } from '../generated/Tie';
+import type { TurnChange } from '../generated/TurnChange';
+import type { TurnsView } from '../generated/TurnsView';
+import type { GardenState } from './garden.svelte';
+
+/** What the slip is about. */
+export type About =
+  | { is: 'years' }
+  | { is: 'wishes' }
+  | { is: 'rules' }
+  | { is: 'plans' }
+  | { is: 'cell'; at: Piece; year: number }
+  | { is: 'year'; year: number }
+  | { is: 'tie'; tie: Tie }
+  | { is: 'argument'; pin: Pinned };
+
+/** What is known of the plan looked at. */
+export interface Known {
+  bound: number;
+  proven: boolean;
+  seconds: number;
+  /** The garden's revision it is about; another one may have other best plans. */
+  revision: number;
+}
+
+const NONE: Entry[] = [];
+
+export class TurnsState {
+  view: TurnsView | null = $state.raw(null);
+  /** A plan that is not kept yet; nothing while the followed one is looked at. */
+  draft: Entry[] | null = $state.raw(null);
+  private found: Known | null = $state.raw(null);
+  about: About = $state.raw({ is: 'years' });
+  /** The cell the keyboard stands on. */
+  cursor: { row: number; year: number } = $state({ row: 0, year: 0 });
+  progress: Progress | null = $state.raw(null);
+  argued: Argued | null = $state.raw(null);
+  reasons: Reasons | null = $state.raw(null);
+  /** Another plan beside this one. */
+  beside: { name: string; view: TurnsView } | null = $state.raw(null);
+  trouble = $state('');
+  private stopping: AbortController | null = null;
+
+  constructor(readonly garden: GardenState) {}
+
+  readonly turns = $derived.by(() => this.garden.view.garden.turns);
+  readonly followed = $derived.by(() => this.turns.plans.find((plan) => plan.followed) ?? null);
+  readonly entries = $derived.by(() => this.draft ?? this.followed?.entries ?? NONE);
+  readonly searching = $derived(this.progress !== null);
+  readonly known = $derived.by(() => (this.found?.revision === this.garden.view.revision ? this.found : null));
+
+  /** Draws the years again, after a change of the garden or of the plan looked at. */
+  draw(): void {
+    const entries = this.entries;
+    this.garden.asks({ ask: 'turns', entries }, (view) => {
+      if (entries !== this.entries) return;
+      this.view = view;
+      if (this.cursor.year === 0) this.cursor.year = view.first;
+      if (this.about.is === 'tie') this.choose(this.follow(view, this.about.tie));
+    });
+  }
+
+  /** A clash may have another number in the new drawing, or be gone. */
+  private follow(view: TurnsView, tie: Tie): About {
+    const same = view.ties.find(
+      (one) =>
+        one.family === tie.family &&
+        one.at.bed === tie.at.bed &&
+        one.at.piece === tie.at.piece &&
+        one.earlier === tie.earlier &&
+        one.later === tie.later,
+    );
+    return same ? { is: 'tie', tie: same } : { is: 'years' };
+  }
+
+  choose(about: About): void {
+    const again = about.is === 'tie' && this.about.is === 'tie' && about.tie.number === this.about.tie.number;
+    this.about = about;
+    this.trouble = '';
+    if (about.is !== 'argument') this.argued = null;
+    if (about.is === 'tie' && !about.tie.planted) this.explain(about.tie, again);
+    else this.reasons = null;
+  }
+
+  back(): void {
+    if (this.searching) this.stop();
+    else if (this.about.is !== 'years') this.choose({ is: 'years' });
+  }
+
+  private explain(tie: Tie, keep: boolean): void {
+    if (!keep) this.reasons = null;
+    const { family, crop, at, earlier, later } = tie;
+    const key = { family, crop, at, earlier, later };
+    const entries = this.entries;
+    this.garden.asks({ ask: 'why', tie: key, entries }, (reasons) => {
+      if (this.about.is === 'tie' && this.about.tie.number === tie.number) this.reasons = reasons;
+    });
+  }
+
+  /** Looks for the best plan; the best so far is drawn while it looks. */
+  async propose(): Promise<void> {
+    this.stop();
+    const stopping = (this.stopping = new AbortController());
+    const begun = performance.now();
+    this.progress = { cost: null, bound: 0 };
+    this.trouble = '';
+    this.found = null;
+    const now = this.entries;
+    try {
+      await api.propose(this.garden.view.id, now, stopping.signal, (report) => {
+        const seconds = (performance.now() - begun) / 1000;
+        if (report.event === 'going') {
+          this.progress = report.progress;
+          if (report.entries) this.draft = report.entries;
+          this.learn(report.progress.bound, false, seconds);
+        } else if (report.event === 'done') {
+          this.draft = report.proposal.entries;
+          this.learn(report.proposal.bound, report.proposal.proven, seconds);
+        } else this.trouble = report.said;
+      });
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      this.trouble = error.problem.detail;
+    } finally {
+      if (this.stopping === stopping) this.progress = null;
+    }
+  }
+
+  /** Ends the search; what it found so far stays on the table. */
+  stop(): void {
+    this.stopping?.abort();
+    this.stopping = null;
+    this.progress = null;
+  }
+
+  change(...changes: TurnChange[]): Promise<boolean> {
+    return this.garden.send({ do: 'turn', changes });
+  }
+
+  async keep(name: string): Promise<void> {
+    const known = this.known;
+    if (!(await this.change({ turn: 'keep-plan', name, entries: [...this.entries] }))) return;
+    this.draft = null;
+    if (known) this.learn(known.bound, known.proven, known.seconds);
+  }
+
+  /** What is known of the plan on the table, as long as the garden stays as it is now. */
+  private learn(bound: number, proven: boolean, seconds = 0): void {
+    this.found = { bound, proven, seconds, revision: this.garden.view.revision };
+  }
+
+  /** Asks what it costs to have a wish there. */
+  argue(pin: Pinned): void {
+    this.choose({ is: 'argument', pin });
+    this.garden.asks({ ask: 'argue', pin, entries: this.entries }, (argued) => {
+      if (this.about.is === 'argument' && this.about.pin === pin) this.argued = argued;
+    });
+  }
+
+  /** Takes the argued plan, with the wish fixed where it was put. */
+  async give(pin: Pinned, argued: Argued): Promise<void> {
+    const name = this.followed?.name ?? 'First plan';
+    const entries = argued.proposal.entries;
+    if (await this.change({ turn: 'pin', pin, fixed: true }, { turn: 'keep-plan', name, entries })) {
+      this.draft = null;
+      this.learn(argued.proposal.bound, argued.proposal.proven);
+      this.choose({ is: 'years' });
+    }
+  }
+
+  /** Carries a way out through: its changes and the plan it makes possible, as one. */
+  async remedy(changes: TurnChange[], entries: Entry[], bound: number, proven: boolean): Promise<void> {
+    const name = this.followed?.name ?? 'First plan';
+    if (await this.change(...changes, { turn: 'keep-plan', name, entries })) {
+      this.draft = null;
+      this.learn(bound, proven);
+      this.choose({ is: 'years' });
+    }
+  }
+
+  /** Lays another kept plan beside this one, or takes it away. */
+  compare(id: number | null): void {
+    const plan = this.turns.plans.find((one) => one.id === id);
+    if (!plan) this.beside = null;
+    else {
+      this.garden.asks({ ask: 'turns', entries: plan.entries }, (view) => (this.beside = { name: plan.name, view }));
+    }
+  }
+}

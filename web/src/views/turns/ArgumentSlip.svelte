@@ -1,0 +1,69 @@
+<script lang="ts">
+  // What it costs to have a wish where the household wants it, and what else would move.
+  import type { Entry } from '../../generated/Entry';
+  import type { Pinned } from '../../generated/Pinned';
+  import type { TurnsView } from '../../generated/TurnsView';
+  import { useOpenGarden } from '../../state/context';
+  import type { TurnsState } from '../../state/turns.svelte';
+  import { yearName } from '../../words/dates';
+  import { count } from '../../words/lengths';
+  import { upper } from '../../words/reasons';
+  import { placeName } from '../../words/turns';
+
+  let { turns, view, pin }: { turns: TurnsState; view: TurnsView; pin: Pinned } = $props();
+  const { garden } = useOpenGarden();
+
+  const crop = (wish: number) =>
+    garden.crop(turns.turns.wishes.find((one) => one.id === wish)?.wish.crop ?? '')?.name ?? '';
+  const argued = $derived(turns.argued);
+  const more = $derived(argued ? argued.proposal.total - argued.before : 0);
+  /** What leaves a place and what comes to one, put together by wish and year. */
+  const moves = $derived.by(() => {
+    const told: Record<string, { wish: number; year: number; from: Entry[]; to: Entry[] }> = {};
+    const line = (entry: Entry) =>
+      (told[`${entry.year} ${entry.wish}`] ??= { wish: entry.wish, year: entry.year, from: [], to: [] });
+    for (const entry of argued?.gone ?? []) line(entry).from.push(entry);
+    for (const entry of argued?.come ?? []) line(entry).to.push(entry);
+    return Object.values(told).sort((a, b) => a.year - b.year || a.wish - b.wish);
+  });
+  const places = (entries: Entry[]) =>
+    entries.map((entry) => `${placeName(garden, entry.at, view.plots)} (${entry.squares})`).join(', ') || 'nowhere';
+</script>
+
+<h2>{upper(crop(pin.wish))} there?</h2>
+<p class="quiet border-b-2 border-hair pb-2">
+  {placeName(garden, pin.at, view.plots)}, {yearName(pin.year, garden.southern)}
+</p>
+{#if !argued}
+  <p class="mt-3" role="status">Working out what that costs …</p>
+{:else}
+  <p class="mt-3 flex items-end gap-3" data-price={more}>
+    <span class="big">{more > 0 ? `+${more}` : more}</span>
+    <span
+      >{more > 0 ? 'dearer' : more < 0 ? 'cheaper' : 'no dearer'}: {argued.before} → {argued.proposal.total}<br /><span
+        class="quiet"
+        >{argued.proposal.proven
+          ? 'no plan with it there is better'
+          : `not proved; none below ${argued.proposal.bound}`}</span
+      ></span
+    >
+  </p>
+  <h3>What would move</h3>
+  <ul class="rows text-[14.5px]">
+    {#each moves as move (`${move.year} ${move.wish}`)}
+      <li>
+        {upper(crop(move.wish))}, {yearName(move.year, garden.southern)}:
+        <span class="quiet">{places(move.from)} → {places(move.to)}</span>
+      </li>
+    {:else}
+      <li class="quiet">Nothing.</li>
+    {/each}
+  </ul>
+  <p class="quiet mt-1">{count(moves.length, 'crop and year', 'crops and years')} in all; in brackets the squares.</p>
+  {#if garden.mayChange}
+    <p class="mt-2 mb-3 flex gap-5">
+      <button class="act" onclick={() => turns.give(pin, argued)}>take it</button>
+      <button class="act" onclick={() => turns.choose({ is: 'years' })}>leave it</button>
+    </p>
+  {/if}
+{/if}

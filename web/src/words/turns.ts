@@ -1,0 +1,104 @@
+// Words for the years: places, standings, ways out.
+import type { NoteKind } from '../generated/NoteKind';
+import type { Parts } from '../generated/Parts';
+import type { Piece } from '../generated/Piece';
+import type { Plot } from '../generated/Plot';
+import type { RemedyKind } from '../generated/RemedyKind';
+import type { Standing } from '../generated/Standing';
+import type { TurnSchool } from '../generated/TurnSchool';
+import type { TurnsUnit } from '../generated/TurnsUnit';
+import type { GardenState } from '../state/garden.svelte';
+import { yearName } from './dates';
+import { count } from './lengths';
+import { upper } from './reasons';
+
+export const SCHOOLS: Record<TurnSchool, { name: string; says: string }> = {
+  'family-first': {
+    name: 'families first',
+    says: 'A family keeps its years away from the same ground; what feeds it comes second. It is the usual rule, because most of what waits in the soil waits for a family.',
+  },
+  'feeding-first': {
+    name: 'feeding first',
+    says: 'Hungry crops do not follow hungry ones, givers come before them; families count a fifth. Good where the soil is poor and troubles are few.',
+  },
+  'never-the-same-spot': {
+    name: 'never the same spot',
+    says: 'No crop goes back to where it stood in the last three years; families do not matter. Simple, and better than nothing, but potatoes may follow tomatoes.',
+  },
+};
+
+export const UNITS: Record<TurnsUnit, string> = {
+  bed: 'whole beds',
+  section: 'sections between braces',
+  square: 'strips two squares long',
+};
+
+/** 'Pear bed, left'. */
+export function placeName(garden: GardenState, at: Piece, plots: Plot[]): string {
+  const bed = garden.bed(at.bed)?.name ?? '';
+  const of = plots.find((plot) => plot.at.bed === at.bed)?.of ?? 1;
+  if (of === 1) return bed;
+  if (of === 2) return `${bed}, ${at.piece === 0 ? 'left' : 'right'}`;
+  return `${bed}, ${ordinal(at.piece + 1)} from the left`;
+}
+
+function ordinal(n: number): string {
+  return ['', 'first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth'][n] ?? `number ${n}`;
+}
+
+export function partWords(parts: Parts): string {
+  const all = [parts.early && 'early', parts.main && 'main', parts.late && 'late'].filter((one) => one !== false);
+  return all.length === 3 ? 'all the year' : all.join(' and ');
+}
+
+export function standingWords(standing: Standing, southern: boolean): string {
+  switch (standing.is) {
+    case 'legal':
+      return standing.years === null ? 'legal: never there, as far as is known' : `legal: ${count(standing.years, 'year', 'years')} apart`;
+    case 'at-the-limit':
+      return `at the limit: just ${count(standing.years, 'year', 'years')}`;
+    case 'too-soon':
+      return `too soon: there in ${yearName(standing.year, southern)}, ${standing.years} of ${standing.interval} years`;
+    case 'not-free':
+      return standing.free === 0 ? 'not free: no square left' : `not free: ${count(standing.free, 'square', 'squares')} left`;
+    case 'lacks':
+      return `lacks ${NEEDS[standing.need] ?? standing.need}`;
+  }
+} // prettier-ignore
+
+export const NEEDS: Record<string, string> = {
+  trellis: 'a trellis',
+  sun: 'full sun',
+  deep: 'a foot of soil',
+  container: 'the walls of a tub',
+};
+
+export const NOTES: Record<NoteKind, (first: string, then: string) => string> = {
+  'twice-in-a-year': (first, then) =>
+    first === then
+      ? `${upper(first)} twice in one year: one family, spring and autumn`
+      : `${upper(first)}, then ${then}: one family twice in one year`,
+  'giver-first': (first, then) => `${upper(first)} before ${then}: well fed`,
+  'hungry-again': (first, then) => `${upper(then)} after ${first}: hungry after hungry, give compost`,
+};
+
+export function remedyWords(garden: GardenState, kind: RemedyKind): string {
+  const wish = 'wish' in kind ? garden.view.garden.turns.wishes.find((one) => one.id === kind.wish)?.wish.crop : '';
+  const crop = upper(garden.crop(wish ?? '')?.name ?? '');
+  switch (kind.do) {
+    case 'containers':
+      return `${crop} in containers only`;
+    case 'fewer':
+      return `${count(kind.by, 'square', 'squares')} less of ${crop.toLowerCase()} every year`;
+    case 'every-second-year':
+      return `${crop} every second year`;
+    case 'trellis':
+      return `A trellis on ${garden.bed(kind.bed)?.name ?? ''}`;
+    case 'divide':
+      return `Halves of ${garden.bed(kind.bed)?.name ?? ''} counted apart`;
+    case 'resistant':
+      return `A resistant ${crop.toLowerCase()}, half the risk`;
+    case 'accept':
+      return `Accept ${count(kind.interval, 'year', 'years')} for the ${garden.familyName(kind.family)}`;
+  }
+}
