@@ -287,6 +287,24 @@ fn years_on_and_off_tubs_perennials_and_fallow_ground_are_kept_to() {
 }
 
 #[test]
+fn what_is_planted_stands_whatever_is_wished_and_the_plan_is_charged_with_it() {
+    let mut garden = garden_with(2, Units::Imperial);
+    garden.beds[0].braces.clear();
+    garden.patches.push(patch_in(&garden, "tomato", "staked", Rect { x: 0, y: 0, w: 16, h: 6 }));
+    remember(&mut garden, 1, FIRST - 1, "potatoes");
+    let pepper = wish(&mut garden, "pepper", 10);
+    let plan = best(&garden);
+    let seen = view(&garden, Catalogue::standard(), TODAY, &plan.entries);
+    assert_eq!((seen.total, seen.cost), (plan.total, plan.cost));
+    // Potatoes, then tomatoes: three years too soon of four, at risk 5. No plan helps that.
+    let planted: Vec<_> = seen.ties.iter().filter(|tie| tie.planted).map(|tie| (tie.at, tie.later, tie.cost)).collect();
+    assert_eq!(planted, [(at(1, 0), FIRST, Some(1500))]);
+    // The tomatoes leave 8 of 32 squares for others that year.
+    let beside = plan.entries.iter().filter(|entry| (entry.wish, entry.year, entry.at) == (pepper, FIRST, at(1, 0)));
+    assert!(beside.map(|entry| entry.squares).sum::<u16>() <= 8);
+}
+
+#[test]
 fn strips_and_whole_beds_count_as_the_same_ground_when_the_household_says_so() {
     let mut garden = garden_with(1, Units::Imperial);
     let pieces = |garden: &Garden, unit: TurnsUnit| {

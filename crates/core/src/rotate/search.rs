@@ -103,6 +103,12 @@ impl<'i, 'w> Search<'i, 'w> {
             self.model.engine.prefer(stay);
             self.model.terms.push(Term { steps: vec![!stay], weight: 1, met: 0 });
         }
+        // The present plan is an answer too, where it still may be: nothing dearer need be looked at.
+        if !self.now.is_empty() && Ledger::lawful(instance, self.now).is_ok() {
+            let cost = Ledger::of(instance, self.now).cost.total() * self.scale;
+            self.best = Some((cost, self.now.to_vec()));
+            self.harden();
+        }
     }
 
     fn run(&mut self) {

@@ -186,11 +186,11 @@ impl From<&Tie> for TieKey {
 /// How many clashes have a planned stand in them.
 fn of_plan(problem: &Problem, plan: &[rotate::Assign]) -> u32 {
     let clashes = Ledger::of(&problem.instance, plan).clashes;
-    u32::try_from(clashes.iter().filter(|clash| view::is_of_plan(problem, plan, clash)).count()).unwrap_or(u32::MAX)
+    u32::try_from(clashes.iter().filter(|clash| view::is_of_plan(problem, clash)).count()).unwrap_or(u32::MAX)
 }
 
 /// The most wishes for which ways out are sought.
-const WISHES: usize = 4;
+const WISHES: usize = 2;
 
 fn candidates(garden: &Garden, tie: &TieKey, wishes: &[ForcedWish], wish: Option<WishId>) -> Vec<RemedyKind> {
     let mut about: Vec<WishId> = wish.into_iter().chain(wishes.iter().map(|wished| wished.wish)).collect();
@@ -215,7 +215,8 @@ fn candidates(garden: &Garden, tie: &TieKey, wishes: &[ForcedWish], wish: Option
         if trellised && bed.trellises.is_empty() && !matches!(bed.kind, crate::bed::BedKind::Container { .. }) {
             kinds.push(RemedyKind::Trellis { bed: bed.id });
         }
-        let large = super::plots(garden).iter().any(|plot| plot.at.bed == bed.id && plot.squares >= 6);
+        let suits = |plot: &super::Plot| plot.at.bed == bed.id && plot.squares >= 6 && (!trellised || plot.trellis);
+        let large = super::plots(garden).iter().any(suits);
         if large && garden.turns.unit == super::TurnsUnit::Section && !garden.turns.divided.contains(&bed.id) {
             kinds.push(RemedyKind::Divide { bed: bed.id });
         }
@@ -260,7 +261,7 @@ fn tried(garden: &Garden, catalogue: &Catalogue, today: Date, entries: &[Entry],
     let mut changed = garden.clone();
     edit::apply(&mut changed, &edits);
     let problem = Problem::of(&changed, catalogue, today);
-    let mut left = WHILE_WAITING / 4;
+    let mut left = 2 * WHILE_WAITING;
     let propose::TurnProposal { entries, total, proven, moved, .. } = proposal(&problem, entries, &mut |_, _| {
         left = left.saturating_sub(1);
         left > 0

@@ -11,7 +11,7 @@ use crate::crop::Feeding;
 use crate::garden::Garden;
 use crate::history::Stood;
 use crate::patch::PatchId;
-use crate::rotate::{Assign, Clash, Cost, Ledger};
+use crate::rotate::{self, Clash, Cost, Ledger};
 use jiff::civil::Date;
 use serde::Serialize;
 use std::collections::BTreeSet;
@@ -160,7 +160,7 @@ pub fn view(garden: &Garden, catalogue: &Catalogue, today: Date, entries: &[Entr
         from,
         first: problem.first,
         until: problem.first + i16::from(garden.turns.years) - 1,
-        ties: ties(garden, catalogue, &problem, &ledger, &plan),
+        ties: ties(garden, catalogue, &problem, &ledger),
         notes: notes(garden, catalogue, &cells, from),
         short: ledger.wanting.iter().filter_map(|w| wished(&w.demand, w.year, w.squares)).collect(),
         spread: ledger.spread.iter().filter_map(|s| wished(&s.demand, s.year, s.sections)).collect(),
@@ -209,16 +209,18 @@ fn of_entry(garden: &Garden, catalogue: &Catalogue, entry: &Entry) -> Option<Cel
     })
 }
 
-/// Whether a clash has a planned stand in it, so that another plan could help it.
-pub(super) fn is_of_plan(problem: &Problem, plan: &[Assign], clash: &Clash) -> bool {
-    plan.iter().filter(|entry| Problem::wish(&entry.demand).is_some() && entry.section == clash.section).any(|entry| {
-        let family = problem.instance.demands.iter().find(|demand| demand.id == entry.demand).map(|demand| &demand.family);
-        family == Some(&clash.family) && (entry.year == clash.earlier || entry.year == clash.later)
-    })
+/// Whether a clash has a planned stand in it, so that another plan could help it; what stood and what is
+/// planted clashes whatever is planned.
+pub(super) fn is_of_plan(problem: &Problem, clash: &Clash) -> bool {
+    let stands = |year: i32| {
+        let same = |stood: &rotate::Stood| (&stood.family, &stood.section, stood.year) == (&clash.family, &clash.section, year);
+        problem.instance.history.iter().any(same)
+    };
+    !(stands(clash.earlier) && stands(clash.later))
 }
 
-fn ties(garden: &Garden, catalogue: &Catalogue, problem: &Problem, ledger: &Ledger, plan: &[Assign]) -> Vec<Tie> {
-    let of_plan = |clash: &Clash| is_of_plan(problem, plan, clash);
+fn ties(garden: &Garden, catalogue: &Catalogue, problem: &Problem, ledger: &Ledger) -> Vec<Tie> {
+    let of_plan = |clash: &Clash| is_of_plan(problem, clash);
     let name = |family: &str| match family.strip_prefix('=') {
         Some(key) => (catalogue.crop(key).map_or_else(String::new, |crop| crop.family.clone()), Some(key.to_string())),
         None => (family.to_string(), None),
@@ -286,7 +288,7 @@ fn past_ties(garden: &Garden, problem: &Problem) -> Vec<Tie> {
 }
 
 /// Whether the family in both years is one planting that stood over winter.
-fn one_stand(garden: &Garden, problem: &Problem, stood: &crate::rotate::Stood, earlier: i32) -> bool {
+fn one_stand(garden: &Garden, problem: &Problem, stood: &rotate::Stood, earlier: i32) -> bool {
     let of = |number: i32| {
         let year = problem.year(number);
         let here = problem

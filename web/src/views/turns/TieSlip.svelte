@@ -20,6 +20,7 @@
     garden.crop(turns.turns.wishes.find((one) => one.id === wish)?.wish.crop ?? '')?.name ?? '';
   const list = (words: string[]) =>
     words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1) ?? ''}`;
+  const single = $derived(reasons?.wishes.length === 1 && reasons.wishes[0]?.years.length === 1);
   const memories = $derived([
     ...new Set((reasons?.memories ?? []).map(([at, one]) => `${placeName(garden, at, view.plots)} in ${year(one)}`)),
   ]);
@@ -55,7 +56,9 @@
       <p data-why>
         {upper(list(reasons.wishes.map((one) => `${cropOf(one.wish)} in ${list(one.years.map(year))}`)))}{reasons.wishes
           .length > 0
-          ? ' cannot all stand without it'
+          ? single
+            ? ' cannot stand without it'
+            : ' cannot all stand without it'
           : 'What is planted already forces it'}{#if reasons.needs.length}, since {list(
             reasons.needs.map(([wish, need]) => `${cropOf(wish)} wants ${NEEDS[need] ?? need}`),
           )}{/if}{#if memories.length}; the family stood in {list(memories)}{/if}{#if reasons.full.length}; {list(
