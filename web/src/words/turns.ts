@@ -29,8 +29,8 @@ export const SCHOOLS: Record<TurnSchool, { name: string; says: string }> = {
 
 export const UNITS: Record<TurnsUnit, string> = {
   bed: 'whole beds',
-  section: 'sections between braces',
-  square: 'strips two squares long',
+  section: 'sections of beds',
+  square: 'strips of squares',
 };
 
 /** 'Pear bed, left'. */

@@ -16,6 +16,8 @@ const thirds = (parts: Parts): boolean[] => [parts.early, parts.main, parts.late
 export function layout(cells: Cell[], squares: number, width: number, height: number): Block[] {
   const unknown = cells.filter((cell) => cell.centisquares === null).length;
   const filled = [0, 0, 0];
+  // Room for a ticket, unless there are too many to give each that much.
+  const least = cells.length > 5 ? 9 : 12;
   const blocks: Block[] = [];
   for (const cell of cells) {
     const held = thirds(cell.parts);
@@ -29,9 +31,9 @@ export function layout(cells: Cell[], squares: number, width: number, height: nu
     blocks.push({
       cell,
       x: (first / 3) * width,
-      y: Math.min(y * height, height - Math.max(tall * height, 9)),
+      y: Math.min(y * height, height - Math.max(tall * height, least)),
       w: ((last - first + 1) / 3) * width,
-      h: Math.max(tall * height, 9),
+      h: Math.max(tall * height, least),
     });
   }
   return blocks;
