@@ -5,7 +5,7 @@ mod rotations;
 
 use proptest::prelude::*;
 use sparrow_core::crop::Feeding;
-use sparrow_core::rotate::{Assign, Demand, Instance, Ledger, Pin, Progress, Section, Stood, solve, why};
+use sparrow_core::rotate::{Assign, Closed, Demand, Instance, Ledger, Longer, Pin, Progress, Section, Stood, Taken, solve, why};
 
 fn to_the_end(_: Progress, _: &[Assign]) -> bool {
     true
@@ -224,6 +224,91 @@ fn garlic_holds_its_ground_from_the_autumn_before() {
     assert_eq!(answer.cost.short, 4 * 1000);
     instance.demands[0].overwinters = false;
     assert_eq!(best(&instance).cost.short, 0);
+}
+
+/// Every way of giving two demands squares in two sections and two years, and the least cost among the
+/// lawful ones: the plainest search there is.
+fn enumerated(instance: &Instance) -> u64 {
+    let places: Vec<(usize, usize, i32)> =
+        (0..2).flat_map(|demand| (0..2).flat_map(move |section| (0..2).map(move |year| (demand, section, year)))).collect();
+    let most = |demand: usize| instance.demands[demand].squares;
+    let mut least = u64::MAX;
+    let mut squares = vec![0_u32; places.len()];
+    loop {
+        let plan: Vec<Assign> = places
+            .iter()
+            .zip(&squares)
+            .filter(|(_, squares)| **squares > 0)
+            .map(|(&(demand, section, year), &squares)| Assign {
+                demand: instance.demands[demand].id.clone(),
+                section: instance.sections[section].id.clone(),
+                year,
+                squares,
+            })
+            .collect();
+        if Ledger::lawful(instance, &plan).is_ok() {
+            least = least.min(Ledger::of(instance, &plan).cost.total());
+        }
+        let Some(next) = (0..places.len()).find(|&at| squares[at] < most(places[at].0)) else { return least };
+        squares[..next].fill(0);
+        squares[next] += 1;
+    }
+}
+
+/// What the reference's model does not know: what is planted, taken and closed ground, pins, longer waits,
+/// years on and off, and what stands over winter.
+fn with_everything([a, b, c, d]: [u8; 4]) -> Instance {
+    let mut instance = four_beds(2);
+    instance.slots = vec!["main".into(), "late".into()];
+    instance.sections.truncate(2);
+    instance.sections.iter_mut().zip([a, b]).for_each(|(section, byte)| section.squares = 1 + u32::from(byte % 3));
+    let families = ["brassicas", "nightshades", "brassicas"];
+    instance.demands = vec![group("one", families[usize::from(c % 3)]), group("two", families[usize::from(d % 3)])];
+    for (demand, byte) in instance.demands.iter_mut().zip([c, d]) {
+        demand.squares = 1 + u32::from(byte % 2);
+        demand.overwinters = byte % 3 == 0;
+        demand.years = (byte % 5 == 0).then(|| vec![1]);
+        demand.slots = if byte % 7 < 3 { vec!["late".into()] } else { vec!["main".into()] };
+    }
+    let section = |byte: u8| instance.sections[usize::from(byte % 2)].id.clone();
+    let (first, second, third) = (section(a / 3), section(b / 3), section(c / 3));
+    let year = |byte: u8| i32::from(byte / 8 % 2);
+    instance.history = vec![Stood { year: -1 - year(a), section: first.clone(), family: "brassicas".into() }];
+    if b % 4 == 0 {
+        instance.history.push(Stood { year: year(b), section: second.clone(), family: "nightshades".into() });
+        instance.taken = vec![Taken { section: second.clone(), year: year(b), squares: 1 }];
+    }
+    if c % 4 == 1 {
+        instance.closed = vec![Closed { section: third.clone(), year: year(c) }];
+    }
+    if d % 3 == 1 {
+        instance.pins = vec![Pin { demand: "two".into(), section: third, year: 1 }];
+    }
+    if a % 3 == 2 {
+        instance.longer = vec![Longer { section: first, family: "brassicas".into(), interval: 6 }];
+    }
+    instance
+}
+
+proptest! {
+    #![proptest_config(ProptestConfig { cases: 150, ..ProptestConfig::default() })]
+
+    #[test]
+    fn prop_small_problems_cost_what_trying_every_plan_finds(bytes in any::<[u8; 4]>()) {
+        let instance = with_everything(bytes);
+        let answer = best(&instance);
+        prop_assert!(answer.proven);
+        prop_assert_eq!(answer.cost.total(), enumerated(&instance), "{:?}", instance);
+    }
+
+    #[test]
+    fn prop_a_plan_that_is_as_good_as_any_stays_just_as_it_is(bytes in any::<[u8; 4]>()) {
+        let instance = with_everything(bytes);
+        let answer = best(&instance);
+        let again = solve(&instance, &answer.plan, &mut to_the_end).expect("the instance makes sense");
+        prop_assert_eq!(again.plan, answer.plan);
+        prop_assert!(again.proven);
+    }
 }
 
 proptest! {

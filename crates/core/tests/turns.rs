@@ -304,6 +304,45 @@ fn what_is_planted_stands_whatever_is_wished_and_the_plan_is_charged_with_it() {
     assert!(beside.map(|entry| entry.squares).sum::<u16>() <= 8);
 }
 
+/// By hand: with frosts about 21 April and 24 October spring lasts to 12 May (three weeks on) and autumn
+/// begins on 15 August (ten weeks before); a part counts from 21 days on.
+#[test]
+fn the_parts_of_the_year_a_crop_holds_follow_from_its_days() {
+    let parts = |site: &sparrow_core::site::Site, from, until, year| {
+        let parts = turns::parts_of(site, from, until, year);
+        [parts.early, parts.main, parts.late]
+    };
+    let north = common::site(Units::Imperial);
+    for (name, from, until, held) in [
+        ("radish", date(2027, 4, 1), date(2027, 5, 6), [true, false, false]),
+        ("tomatoes, in the ground eleven days before summer", date(2027, 5, 1), date(2027, 10, 24), [false, true, true]),
+        ("beans", date(2027, 5, 20), date(2027, 8, 20), [false, true, false]),
+        ("kale", date(2027, 7, 20), date(2027, 12, 1), [false, true, true]),
+        ("ten days of cress, most of them in May", date(2027, 5, 10), date(2027, 5, 20), [false, true, false]),
+        ("garlic, of which autumn is another year's", date(2026, 10, 20), date(2027, 7, 10), [true, true, false]),
+    ] {
+        assert_eq!(parts(&north, from, until, 2027), held, "{name}");
+    }
+    assert_eq!(parts(&north, date(2026, 10, 20), date(2027, 7, 10), 2026), [false, false, true], "that autumn");
+    // South of the equator the same, half a year on.
+    let mut south = north;
+    south.latitude.0 = -south.latitude.0;
+    south.frost = south.frost.map(|frost| sparrow_core::site::Frost { last: frost.first, first: frost.last, ..frost });
+    assert_eq!(parts(&south, date(2027, 10, 1), date(2027, 11, 6), 2027), [true, false, false]);
+    assert_eq!(parts(&south, date(2028, 1, 20), date(2028, 6, 1), 2027), [false, true, true]);
+}
+
+#[test]
+fn a_usual_wish_is_what_the_catalogue_knows_of_the_crop() {
+    let garden = garden_with(1, Units::Imperial);
+    let usual = |crop: &str| usual_wish(&garden, Catalogue::standard(), crop, TODAY).unwrap();
+    assert!(usual("tomato").needs.trellis && !usual("carrot").needs.trellis);
+    assert!(usual("garlic").winters && !usual("onion").winters, "garlic goes in the autumn before");
+    let lettuce = usual("lettuce").parts;
+    assert!(lettuce.early && !lettuce.late);
+    assert!(usual_wish(&garden, Catalogue::standard(), "triffid", TODAY).is_err());
+}
+
 #[test]
 fn strips_and_whole_beds_count_as_the_same_ground_when_the_household_says_so() {
     let mut garden = garden_with(1, Units::Imperial);

@@ -574,3 +574,133 @@ fn luby(mut at: u64) -> u64 {
     }
     1 << power
 }
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use crate::pattern::Chance;
+
+    const QUESTIONS: usize = 9;
+
+    /// Conditions drawn at random: clauses of three, and cardinalities over five.
+    #[derive(Debug)]
+    struct Drawn {
+        clauses: Vec<[(usize, bool); 3]>,
+        cardinalities: Vec<(Vec<(usize, bool)>, usize)>,
+    }
+
+    fn drawn(seed: u64) -> Drawn {
+        let mut chance = Chance(seed);
+        let mut literal = |among: &mut Vec<usize>| {
+            let at = (chance.draw() % among.len() as u64) as usize;
+            (among.swap_remove(at), chance.draw().is_multiple_of(2))
+        };
+        let mut clause = || {
+            let mut left: Vec<usize> = (0..QUESTIONS).collect();
+            [literal(&mut left), literal(&mut left), literal(&mut left)]
+        };
+        let clauses = (0..18).map(|_| clause()).collect();
+        let mut cardinality = |most: usize| {
+            let mut left: Vec<usize> = (0..QUESTIONS).collect();
+            ((0..5).map(|_| literal(&mut left)).collect::<Vec<_>>(), most)
+        };
+        Drawn { clauses, cardinalities: vec![cardinality(1), cardinality(2), cardinality(3)] }
+    }
+
+    impl Drawn {
+        fn says(&self, answer: &dyn Fn(usize) -> bool) -> bool {
+            let holds = |&(question, yes): &(usize, bool)| answer(question) == yes;
+            self.clauses.iter().all(|clause| clause.iter().any(holds))
+                && self.cardinalities.iter().all(|(lits, most)| lits.iter().filter(|lit| holds(lit)).count() <= *most)
+        }
+
+        fn engine(&self) -> (Engine, Vec<Lit>) {
+            let mut engine = Engine::default();
+            let questions: Vec<Lit> = (0..QUESTIONS).map(|_| engine.question()).collect();
+            let lit = |&(question, yes): &(usize, bool)| if yes { questions[question] } else { !questions[question] };
+            for clause in &self.clauses {
+                engine.at_least_one(&clause.iter().map(lit).collect::<Vec<_>>());
+            }
+            for (lits, most) in &self.cardinalities {
+                engine.at_most(&lits.iter().map(lit).collect::<Vec<_>>(), *most);
+            }
+            (engine, questions)
+        }
+
+        /// Whether any answer with the first questions fixed to yes holds, by trying all.
+        fn possible(&self, fixed: usize) -> bool {
+            (0..1_u32 << QUESTIONS).any(|bits| {
+                let answer = |question: usize| bits >> question & 1 == 1;
+                (0..fixed).all(answer) && self.says(&answer)
+            })
+        }
+    }
+
+    #[test]
+    fn what_holds_and_what_is_refuted_is_what_trying_all_answers_finds() {
+        let (mut held, mut refuted) = (0, 0);
+        for seed in 0..400 {
+            let drawn = drawn(seed);
+            let (mut engine, questions) = drawn.engine();
+            // One engine is asked again and again, as the searches do.
+            for fixed in [3, 0, 2, 1] {
+                match engine.solve(&questions[..fixed], u64::MAX, &mut || true) {
+                    Outcome::Holds => {
+                        held += 1;
+                        assert!(drawn.says(&|question| engine.holds(questions[question])), "seed {seed}");
+                        assert!(questions[..fixed].iter().all(|&lit| engine.holds(lit)));
+                    }
+                    Outcome::Refuted(core) => {
+                        refuted += 1;
+                        assert!(!drawn.possible(fixed), "seed {seed}, {fixed} fixed");
+                        assert!(core.iter().all(|lit| questions[..fixed].contains(lit)), "a core is made of assumptions");
+                        assert!(matches!(engine.solve(&core, u64::MAX, &mut || true), Outcome::Refuted(_)), "and is enough");
+                    }
+                    Outcome::Unknown => panic!("nobody stopped it"),
+                }
+            }
+        }
+        assert!(held > 100 && refuted > 100, "the premise: {held} and {refuted}");
+    }
+
+    /// n + 1 things in n places, one each: clauses alone would need time that doubles with each n.
+    #[test]
+    fn a_search_stops_when_told_or_when_its_conflicts_are_used_up() {
+        let mut engine = Engine::default();
+        let places: Vec<Vec<Lit>> = (0..10).map(|_| (0..9).map(|_| engine.question()).collect()).collect();
+        places.iter().for_each(|thing| engine.at_least_one(thing));
+        for place in 0..9 {
+            let here: Vec<Lit> = places.iter().map(|thing| thing[place]).collect();
+            engine.at_most(&here, 1);
+        }
+        assert_eq!(engine.solve(&[], 50, &mut || true), Outcome::Unknown);
+        assert_eq!(engine.conflicts, 50);
+        let mut asked = 0;
+        let outcome = engine.solve(&[], u64::MAX, &mut || {
+            asked += 1;
+            asked < 3
+        });
+        assert_eq!((outcome, asked), (Outcome::Unknown, 3));
+    }
+
+    #[test]
+    fn conditions_that_cannot_hold_are_known_from_the_start() {
+        let mut engine = Engine::default();
+        let (a, b) = (engine.question(), engine.question());
+        engine.must(a);
+        engine.at_least(&[a, b], 2);
+        assert_eq!(engine.solve(&[!b], u64::MAX, &mut || true), Outcome::Refuted(vec![!b]));
+        engine.at_most(&[a, b], 1);
+        assert_eq!(engine.solve(&[], u64::MAX, &mut || true), Outcome::Refuted(Vec::new()));
+        let mut engine = Engine::default();
+        let only = engine.question();
+        engine.at_least(&[only], 2);
+        assert_eq!(engine.solve(&[], u64::MAX, &mut || true), Outcome::Refuted(Vec::new()));
+    }
+
+    /// The beginning of the sequence as published: 1 1 2 1 1 2 4 1 1 2 1 1 2 4 8.
+    #[test]
+    fn stretches_follow_lubys_sequence() {
+        assert_eq!((0..15).map(luby).collect::<Vec<_>>(), [1, 1, 2, 1, 1, 2, 4, 1, 1, 2, 1, 1, 2, 4, 8]);
+    }
+}
