@@ -279,7 +279,8 @@ fn too_soon(around: &Around, planting: &Planting) -> Option<Reason> {
         return None;
     }
     let free_bed = room::nearest_beds(garden, bed).into_iter().find(|id| history.is_free_of(*id, family, year));
-    Some(Reason::TooSoon { stand, year, interval: family.interval, free_bed })
+    let interval = u8::try_from(rotation::waits(garden, family, bed.id)).unwrap_or(u8::MAX);
+    Some(Reason::TooSoon { stand, year, interval, free_bed })
 }
 
 /// Sorts findings by bed and weight and numbers those to be settled.

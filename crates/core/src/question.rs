@@ -54,6 +54,8 @@ pub enum Question {
     Why { tie: TieKey, entries: Vec<Entry> },
     /// What does it cost to put a wish somewhere in a year?
     Argue { pin: Pinned, entries: Vec<Entry> },
+    /// What does a year of the followed plan ask of a bed?
+    Amounts { bed: BedId, year: i16 },
     /// What would a wish for a crop usually be?
     UsualWish { crop: String },
     /// Which plate of a seeder comes nearest to the distance a crop wants?
@@ -81,6 +83,7 @@ pub enum Answer {
     Why(Reasons),
     Argue(Argued),
     UsualWish(WishDraft),
+    Amounts(Vec<arrange::Wish>),
 }
 
 /// Answers a question about a garden, or says why it cannot be answered.
@@ -121,6 +124,7 @@ pub fn answer(garden: &Garden, catalogue: &Catalogue, question: &Question, today
         }
         Question::Why { tie, entries } => turns::why(garden, catalogue, today, entries, tie).map(Answer::Why),
         Question::Argue { pin, entries } => turns::argue(garden, catalogue, today, entries, *pin).map(Answer::Argue),
+        Question::Amounts { bed, year } => Ok(Answer::Amounts(turns::amounts(garden, catalogue, *bed, *year, today))),
         Question::UsualWish { crop } => turns::usual_wish(garden, catalogue, crop, today).map(Answer::UsualWish),
         Question::Seeder { crop, way, run, plates } => {
             let (wanted, _) = in_line(garden, catalogue, crop, way)?;

@@ -50,6 +50,7 @@ struct Presence<'a> {
 /// every year themselves; latest first. Worked out once, asked many times.
 #[derive(Debug)]
 pub struct History<'a> {
+    garden: &'a Garden,
     beds: HashMap<BedId, Vec<Presence<'a>>>,
     hemisphere: Hemisphere,
 }
@@ -67,17 +68,21 @@ impl<'a> History<'a> {
         }
         for patch in &garden.patches {
             let (Some(bed), Some(crop)) = (garden.bed(patch.bed), catalogue.crop(&patch.crop)) else { continue };
-            let year = growing_year(patch.from, hemisphere);
-            let stood = Cow::Owned(Stood::Crop(patch.crop.clone()));
-            let presence = Presence { year, sections: sections_of(garden, bed, patch), stood, family: &crop.family };
-            beds.entry(bed.id).or_default().push(presence);
+            let first = growing_year(patch.from, hemisphere);
+            // What stands over winter belongs to both years; what stays for years is told of once.
+            let last = rotating_family(catalogue, patch).map_or(first, |_| growing_year(patch.until, hemisphere));
+            for year in first..=last {
+                let stood = Cow::Owned(Stood::Crop(patch.crop.clone()));
+                let presence = Presence { year, sections: sections_of(garden, bed, patch), stood, family: &crop.family };
+                beds.entry(bed.id).or_default().push(presence);
+            }
         }
         for presences in beds.values_mut() {
             presences.sort_by(|a, b| {
                 b.year.cmp(&a.year).then(a.sections.start().cmp(b.sections.start())).then(a.family.cmp(b.family))
             });
         }
-        History { beds, hemisphere }
+        History { garden, beds, hemisphere }
     }
 
     fn before(&self, bed: BedId, year: i16) -> impl Iterator<Item = &Presence<'a>> {
@@ -98,10 +103,11 @@ impl<'a> History<'a> {
     pub fn too_soon(&self, catalogue: &Catalogue, bed: BedId, sections: &RangeInclusive<u8>, patch: &Patch) -> Option<Stand> {
         let family = rotating_family(catalogue, patch)?;
         let year = growing_year(patch.from, self.hemisphere);
+        let waits = waits(self.garden, family, bed);
         self.before(bed, year)
             .find(|presence| {
                 presence.family == family.key
-                    && year - presence.year < i16::from(family.interval)
+                    && u32::from((year - presence.year).unsigned_abs()) < waits
                     && presence.sections.start() <= sections.end()
                     && presence.sections.end() >= sections.start()
             })
@@ -110,7 +116,9 @@ impl<'a> History<'a> {
 
     /// Whether a bed has been free of a family for its whole interval before a growing year.
     pub fn is_free_of(&self, bed: BedId, family: &Family, year: i16) -> bool {
-        self.before(bed, year).all(|presence| presence.family != family.key || year - presence.year >= i16::from(family.interval))
+        let waits = waits(self.garden, family, bed);
+        let waited = |presence: &Presence| u32::from((year - presence.year).unsigned_abs()) >= waits;
+        self.before(bed, year).all(|presence| presence.family != family.key || waited(presence))
     }
 }
 
@@ -125,6 +133,27 @@ impl Presence<'_> {
             family: self.family.to_string(),
         }
     }
+}
+
+/// Years a family waits on a bed's ground, and the weight of coming back too soon: the household's own
+/// values where it has them, and longer where a trouble was found in the bed. The one rule for every view.
+///
+/// ```
+/// use sparrow_core::{catalogue::Catalogue, demo, rotation::waits};
+/// let garden = demo::quillet_lane(jiff::civil::date(2026, 11, 23)).unwrap();
+/// let onion = Catalogue::standard().family("onion").unwrap();
+/// assert_eq!(waits(&garden, onion, garden.beds[0].id), 4);
+/// ```
+pub fn waits(garden: &Garden, family: &Family, bed: BedId) -> u32 {
+    let found = garden.turns.findings.iter().filter(|finding| finding.bed == bed && finding.family == family.key);
+    found.map(|finding| u32::from(finding.interval)).chain([values(garden, family).0]).max().unwrap_or(0)
+}
+
+/// A family's interval \[years\] and risk as the household has them, wherever nothing was found in the soil.
+pub fn values(garden: &Garden, family: &Family) -> (u32, u32) {
+    let own = garden.turns.families.iter().find(|own| own.family == family.key);
+    let (interval, risk) = own.map_or((family.interval, family.risk), |own| (own.interval, own.risk));
+    (interval.into(), risk.into())
 }
 
 /// The family whose interval a patch must keep; none for perennials, which stay where they are.

@@ -343,6 +343,115 @@ fn a_usual_wish_is_what_the_catalogue_knows_of_the_crop() {
     assert!(usual_wish(&garden, Catalogue::standard(), "triffid", TODAY).is_err());
 }
 
+/// A planting of garlic from one autumn to the next summer, in the first bed.
+fn garlic(garden: &Garden, planted: i16) -> sparrow_core::patch::Patch {
+    let patch = patch_in(garden, "garlic", "bulb", Rect { x: 0, y: 0, w: 4, h: 4 });
+    sparrow_core::patch::Patch { from: date(planted, 10, 20), until: date(planted + 1, 7, 10), ..patch }
+}
+
+#[test]
+fn garlic_that_stands_over_winter_does_not_come_too_soon_after_itself() {
+    let mut garden = garden_with(1, Units::Imperial);
+    for planted in [FIRST - 1, FIRST] {
+        let mut one = garden.clone();
+        one.patches.push(garlic(&one, planted));
+        assert!(view(&one, Catalogue::standard(), TODAY, &[]).ties.is_empty(), "planted in {planted}");
+    }
+    // A second planting, in the autumn in which the first was lifted, does.
+    garden.patches.push(garlic(&garden, FIRST - 1));
+    garden.patches.push(garlic(&garden, FIRST));
+    let seen = view(&garden, Catalogue::standard(), TODAY, &[]);
+    let told: Vec<_> = seen.ties.iter().map(|tie| (tie.earlier, tie.later)).collect();
+    assert_eq!(told, [(FIRST - 1, FIRST), (FIRST - 1, FIRST + 1)]);
+}
+
+#[test]
+fn what_is_planted_of_a_wish_is_taken_off_it_in_that_year() {
+    let mut garden = garden_with(2, Units::Imperial);
+    garden.patches.push(patch_in(&garden, "bean", "bush", Rect { x: 0, y: 0, w: 6, h: 4 }));
+    let bean = wish(&mut garden, "bean", 10);
+    let plan = best(&garden);
+    let given = |year: i16| plan.entries.iter().filter(|entry| entry.year == year).map(|entry| entry.squares).sum::<u16>();
+    assert_eq!([given(FIRST), given(FIRST + 1)], [4, 10], "6 squares are planted in the first year");
+    // It can be fixed and argued about in that year too.
+    let pin = Pinned { wish: bean, year: FIRST, at: at(2, 0) };
+    let argued = turns::argue(&garden, Catalogue::standard(), TODAY, &plan.entries, pin).unwrap();
+    assert!(argued.proposal.entries.contains(&Entry { wish: bean, year: FIRST, at: at(2, 0), squares: 4 }));
+    garden.patches[0].rect = Rect { x: 0, y: 0, w: 8, h: 5 };
+    assert_eq!(best(&garden).entries.iter().filter(|entry| entry.year == FIRST).count(), 0, "all of it is planted");
+}
+
+#[test]
+fn a_plan_gives_up_squares_that_are_no_longer_wanted() {
+    let mut garden = garden_with(2, Units::Imperial);
+    let bean = wish(&mut garden, "bean", 10);
+    let plan = best(&garden);
+    let mut fewer = garden.turns.wish(bean).unwrap().clone();
+    fewer.squares = 4;
+    turn(&mut garden, vec![TurnChange::ChangeWish { id: bean, wish: fewer }]).unwrap();
+    let again = turns::propose(&garden, Catalogue::standard(), TODAY, &plan.entries, &mut |_, _| true).unwrap();
+    assert!(!again.entries.is_empty() && again.entries.iter().all(|entry| entry.squares == 4), "{:?}", again.entries);
+    assert_eq!(
+        view(&garden, Catalogue::standard(), TODAY, &plan.entries).cells.iter().filter_map(|cell| cell.centisquares).max(),
+        Some(400)
+    );
+}
+
+#[test]
+fn own_values_and_findings_hold_in_the_bed_view_as_well() {
+    let mut garden = garden_with(1, Units::Imperial);
+    remember(&mut garden, 1, FIRST - 3, "kale");
+    garden.patches.push(patch_in(&garden, "cabbage", "head", Rect { x: 0, y: 0, w: 6, h: 6 }));
+    let warned = |garden: &Garden| {
+        let reckoned = sparrow_core::reckon::reckon(garden, Catalogue::standard(), date(2027, 6, 1), TODAY);
+        reckoned.findings.into_iter().find_map(|finding| match finding.reason {
+            sparrow_core::reckon::Reason::TooSoon { interval, .. } => Some(interval),
+            _ => None,
+        })
+    };
+    assert_eq!(warned(&garden), Some(4), "by the book");
+    turn(&mut garden, vec![TurnChange::SetFamily { family: "cabbage".into(), values: Some((3, 5)) }]).unwrap();
+    assert_eq!(warned(&garden), None, "three years are enough for this household");
+    let found = Some(("clubroot".to_string(), 7));
+    turn(&mut garden, vec![TurnChange::Find { bed: BedId(1), family: "cabbage".into(), found }]).unwrap();
+    assert_eq!(warned(&garden), Some(7), "but not in this bed");
+}
+
+/// By hand: 12 bush beans a square in the household's own 3 by 4 in are 120 on 10 squares, and the bed view is
+/// asked for the plan's own months when they are not the crop's usual ones.
+#[test]
+fn a_year_of_the_plan_arrives_in_a_bed_as_plants_with_its_days() {
+    let mut garden = garden_with(1, Units::Imperial);
+    garden.beds[0].braces.clear();
+    let distance = Some((sparrow_core::length::Tape(Length::inches(3)), sparrow_core::length::Tape(Length::inches(4))));
+    let own = Command::SetSpacing { crop: "bean".into(), way: "bush".into(), distance, note: String::new() };
+    carry_out(&mut garden, Catalogue::standard(), &own, TODAY).unwrap();
+    let bean = wish(&mut garden, "bean", 10);
+    let mut late = garden.turns.wish(bean).unwrap().clone();
+    (late.parts.early, late.parts.main, late.parts.late) = (false, false, true);
+    let entry = |year| Entry { wish: bean, year, at: at(1, 0), squares: 10 };
+    let keep = TurnChange::KeepPlan { name: "Plan".into(), entries: vec![entry(FIRST)] };
+    turn(&mut garden, vec![keep]).unwrap();
+    let of = |garden: &Garden, year: i16| turns::amounts(garden, Catalogue::standard(), BedId(1), year, TODAY);
+    let usual = of(&garden, FIRST);
+    assert_eq!(usual.iter().map(|one| (one.crop.as_str(), one.plants)).collect::<Vec<_>>(), [("bean", 120)]);
+    assert!(of(&garden, FIRST + 1).is_empty());
+    turn(&mut garden, vec![TurnChange::ChangeWish { id: bean, wish: late }]).unwrap();
+    let late = of(&garden, FIRST);
+    assert_eq!((late[0].from, late[0].until), (Some(date(FIRST, 8, 15)), Some(date(FIRST, 12, 31))));
+}
+
+#[test]
+fn a_garden_without_ground_has_years_and_plans_nothing_in_them() {
+    let mut garden = garden_with(0, Units::Imperial);
+    wish(&mut garden, "bean", 10);
+    let plan = best(&garden);
+    assert!(plan.entries.is_empty() && plan.proven);
+    let seen = view(&garden, Catalogue::standard(), TODAY, &[]);
+    assert!(seen.plots.is_empty());
+    assert_eq!(seen.short.len(), 4, "ten squares short in each of four years");
+}
+
 #[test]
 fn strips_and_whole_beds_count_as_the_same_ground_when_the_household_says_so() {
     let mut garden = garden_with(1, Units::Imperial);

@@ -14,9 +14,10 @@ import type { Sheet } from "./Sheet";
 import type { Straight } from "./Straight";
 import type { Tally } from "./Tally";
 import type { TurnsView } from "./TurnsView";
+import type { Wish } from "./Wish";
 import type { WishDraft } from "./WishDraft";
 
 /**
  * What is answered.
  */
-export type Answer = { "to": "schools", "is": Array<SchoolCount> } | { "to": "bare", "is": Array<Bare> } | { "to": "arrange", "is": Arranged } | { "to": "markers", "is": Markers } | { "to": "groupings", "is": Array<Fitted> } | { "to": "sheet", "is": Sheet } | { "to": "fits", "is": Fits } | { "to": "edge", "is": Edge } | { "to": "tally", "is": Tally } | { "to": "seeder", "is": { wanted: Length, plates: Array<Plate>, } } | { "to": "turns", "is": TurnsView } | { "to": "straight", "is": Straight } | { "to": "why", "is": Reasons } | { "to": "argue", "is": Argued } | { "to": "usual-wish", "is": WishDraft };
+export type Answer = { "to": "schools", "is": Array<SchoolCount> } | { "to": "bare", "is": Array<Bare> } | { "to": "arrange", "is": Arranged } | { "to": "markers", "is": Markers } | { "to": "groupings", "is": Array<Fitted> } | { "to": "sheet", "is": Sheet } | { "to": "fits", "is": Fits } | { "to": "edge", "is": Edge } | { "to": "tally", "is": Tally } | { "to": "seeder", "is": { wanted: Length, plates: Array<Plate>, } } | { "to": "turns", "is": TurnsView } | { "to": "straight", "is": Straight } | { "to": "why", "is": Reasons } | { "to": "argue", "is": Argued } | { "to": "usual-wish", "is": WishDraft } | { "to": "amounts", "is": Array<Wish> };

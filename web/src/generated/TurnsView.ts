@@ -48,9 +48,17 @@ short: Array<[WishId, number, number]>,
  */
 spread: Array<[WishId, number, number]>, 
 /**
+ * In how many pieces of ground and years hungry follows hungry.
+ */
+hungry: number, 
+/**
  * What the plan costs.
  */
 cost: Cost, 
+/**
+ * What of that no plan could help: what is planted comes too soon after what stood.
+ */
+settled: number, 
 /**
  * The whole of it.
  */

@@ -35,11 +35,15 @@ export const UNITS: Record<TurnsUnit, string> = {
 
 /** 'Pear bed, left'. */
 export function placeName(garden: GardenState, at: Piece, plots: Plot[]): string {
-  const bed = garden.bed(at.bed)?.name ?? '';
+  return [garden.bed(at.bed)?.name ?? '', ...pieceName(at, plots)].join(', ');
+}
+
+/** 'left', where a bed has several pieces; nothing where it is one. */
+export function pieceName(at: Piece, plots: Plot[]): string[] {
   const of = plots.find((plot) => plot.at.bed === at.bed)?.of ?? 1;
-  if (of === 1) return bed;
-  if (of === 2) return `${bed}, ${at.piece === 0 ? 'left' : 'right'}`;
-  return `${bed}, ${ordinal(at.piece + 1)} from the left`;
+  if (of === 1) return [];
+  if (of === 2) return [at.piece === 0 ? 'left' : 'right'];
+  return [`${ordinal(at.piece + 1)} from the left`];
 }
 
 function ordinal(n: number): string {

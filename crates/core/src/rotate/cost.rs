@@ -125,7 +125,8 @@ impl Ledger {
                 for later in instance.planned().filter(|&year| present.contains(&(&family.id, &section.id, year))) {
                     for gap in 1..interval {
                         let earlier = later - gap as i32;
-                        if present.contains(&(&family.id, &section.id, earlier)) {
+                        let one = instance.one_stand(&family.id, &section.id, earlier, later);
+                        if !one && present.contains(&(&family.id, &section.id, earlier)) {
                             let cost = instance.weights.clash * u64::from(family.risk) * u64::from(interval - gap);
                             self.cost.clash += cost;
                             let (family, section) = (family.id.clone(), section.id.clone());
@@ -149,7 +150,7 @@ impl Ledger {
         }
     }
 
-    /// Whether a plan keeps to the ground there is, to needs, years and pins; else what it breaks.
+    /// Whether a plan keeps to the ground there is, to what is wanted, to needs, years and pins; else what it breaks.
     pub fn lawful(instance: &Instance, plan: &[Assign]) -> Result<(), String> {
         let mut entries = Vec::new();
         for assign in plan {
@@ -164,6 +165,15 @@ impl Ledger {
                 return Err(format!("out of place: {assign:?}"));
             }
             entries.push((demand, section, assign));
+        }
+        for demand in &instance.demands {
+            for year in instance.planned() {
+                let given = plan.iter().filter(|assign| assign.demand == demand.id && assign.year == year);
+                let given: u32 = given.map(|assign| assign.squares).sum();
+                if given > demand.squares {
+                    return Err(format!("{} has {given} squares in {year} and wants {}", demand.id, demand.squares));
+                }
+            }
         }
         for section in &instance.sections {
             for year in instance.planned() {

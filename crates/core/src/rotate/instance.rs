@@ -141,6 +141,9 @@ pub struct Instance {
     /// What stood.
     #[serde(default)]
     pub history: Vec<Stood>,
+    /// Years, among those above, in which a family's stand is still that of the year before: no clash with itself.
+    #[serde(default)]
+    pub through: Vec<Stood>,
     /// What is fixed.
     #[serde(default)]
     pub pins: Vec<Pin>,
@@ -228,7 +231,7 @@ impl Instance {
             range("squares of a demand", i64::from(demand.squares), 0, 10_000)?;
             demand.slots.iter().try_for_each(|slot| known("slot", &slots, slot))?;
         }
-        for stood in &self.history {
+        for stood in self.history.iter().chain(&self.through) {
             known("section", &sections, &stood.section)?;
             known("family", &families, &stood.family)?;
             range("year of the history", i64::from(stood.year), -100, i64::from(self.years) - 1)?;
@@ -266,6 +269,16 @@ impl Instance {
     pub fn interval(&self, family: &Family, section: &Section) -> u32 {
         let longer = self.longer.iter().filter(|longer| longer.section == section.id && longer.family == family.id);
         longer.map(|longer| longer.interval).chain([family.interval]).max().unwrap_or(0)
+    }
+
+    /// Whether a family stood through from one year to another as one stand.
+    pub fn one_stand(&self, family: &str, section: &str, earlier: i32, later: i32) -> bool {
+        let still = |year: i32| {
+            self.through
+                .iter()
+                .any(|stood| (stood.family.as_str(), stood.section.as_str(), stood.year) == (family, section, year))
+        };
+        (earlier + 1..=later).all(still)
     }
 
     /// Squares free in a section in a planned year.

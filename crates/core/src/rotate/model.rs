@@ -228,6 +228,9 @@ impl<'i> Model<'i> {
                     let mut remembered = 0;
                     for gap in 1..interval {
                         let earlier = later - gap as i32;
+                        if instance.one_stand(&family.id, &section.id, earlier, later) {
+                            continue;
+                        }
                         if earlier < 0 {
                             let stood = |stood: &super::Stood| {
                                 stood.year == earlier && stood.section == section.id && stood.family == family.id

@@ -118,7 +118,8 @@ fn avoidable(part: &Instance, allowed: &Ledger, clash: &Clash, go_on: &mut dyn F
     for (&(family, section, later), &present) in &model.present {
         let (family, section) = (&part.families[family], &part.sections[section]);
         let too_soon = |stood: &&Stood| {
-            stood.year < 0
+            !part.one_stand(&family.id, &section.id, stood.year, later)
+                && stood.year < 0
                 && stood.section == section.id
                 && stood.family == family.id
                 && later - stood.year < part.interval(family, section) as i32

@@ -36,6 +36,10 @@ pub struct Held {
     pub cover: bool,
     /// Whether it goes on standing where it is, and so takes no part in the rotation.
     pub stays: bool,
+    /// Whether it stood there in the year before already: one stand over winter.
+    pub still: bool,
+    /// Whether it is gone at the end of the year.
+    pub last: bool,
 }
 
 impl Parts {
@@ -65,19 +69,23 @@ impl Parts {
 /// A part of the year counts as held from so many days on: own choice, half of its shortest.
 const HELD_DAYS: i32 = 21;
 
+/// The first days of the three parts of a growing year, and the last day of the year.
+pub fn bounds(site: &Site, year: i16) -> [Date; 4] {
+    let hemisphere = site.latitude.hemisphere();
+    let (first, last) = year_span(year, hemisphere);
+    let (main, late) = site.frost.map_or((first.saturating_add(120.days()), last.saturating_sub(120.days())), |frost| {
+        let (spring, autumn) = (in_year(frost.last, year, hemisphere), in_year(frost.first, year, hemisphere));
+        (spring.saturating_add(21.days()), autumn.saturating_sub(70.days()))
+    });
+    [first, main, late, last]
+}
+
 /// The parts of a growing year in which something stands from one day to another; its first if it
 /// stands too briefly for any.
 pub fn parts_of(site: &Site, from: Date, until: Date, year: i16) -> Parts {
-    let hemisphere = site.latitude.hemisphere();
-    let (first, last) = year_span(year, hemisphere);
-    let spring = site
-        .frost
-        .map_or(first.saturating_add(120.days()), |frost| in_year(frost.last, year, hemisphere).saturating_add(21.days()));
-    let autumn = site
-        .frost
-        .map_or(last.saturating_sub(120.days()), |frost| in_year(frost.first, year, hemisphere).saturating_sub(70.days()));
+    let [first, main, late, last] = bounds(site, year);
     let days = |a: Date, b: Date| (b.min(until) - a.max(from)).get_days();
-    let (early, main, late) = (days(first, spring), days(spring, autumn), days(autumn, last));
+    let (early, main, late) = (days(first, main), days(main, late), days(late, last));
     let parts = Parts { early: early >= HELD_DAYS, main: main >= HELD_DAYS, late: late >= HELD_DAYS };
     if parts != Parts::default() {
         return parts;
@@ -125,6 +133,8 @@ fn of_past(garden: &Garden, catalogue: &Catalogue, plots: &[Plot], past: &PastSt
         patch: None,
         cover,
         stays: false,
+        still: false,
+        last: true,
     };
     plots.iter().filter(inside).map(held).collect()
 }
@@ -153,6 +163,8 @@ fn of_patch(garden: &Garden, catalogue: &Catalogue, plots: &[Plot], patch: &Patc
                 patch: Some(patch.id),
                 cover: is_cover(&patch.way),
                 stays,
+                still: year > *years.start(),
+                last: year == *years.end(),
             });
         }
     }

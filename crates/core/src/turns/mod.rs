@@ -5,6 +5,7 @@
 //! `problem` states the rotation problem that [`crate::rotate`] solves; [`view`] draws years and beds;
 //! [`propose`] and [`argue`] ask for plans; [`why`] names reasons and prices ways out.
 
+mod amounts;
 mod facts;
 mod ground;
 mod held;
@@ -15,6 +16,7 @@ mod status;
 mod view;
 
 pub use crate::planner::turns::TurnChange;
+pub use amounts::amounts;
 pub use facts::{
     Closing, Entry, Needs, OwnFamily, Parts, Piece, Pinned, SoilFinding, TurnPart, TurnPlan, TurnPlanId, TurnSchool, TurnWish,
     Turns, TurnsUnit, Unknown, WishDraft, WishId, YearsOf,

@@ -5,10 +5,11 @@ use super::ground::{Plot, plots};
 use super::held::{Held, held};
 use crate::calendar::planning_year;
 use crate::catalogue::Catalogue;
-use crate::crop::{Crop, Family};
+use crate::crop::Crop;
 use crate::garden::Garden;
 use crate::history::Stood;
 use crate::rotate::{self, Assign, Closed, Demand, Instance, Longer, Pin, Section, Taken, Weights};
+use crate::rotation::values;
 use jiff::civil::Date;
 use std::collections::BTreeMap;
 
@@ -30,13 +31,6 @@ pub struct Problem {
     pub held: Vec<Held>,
     /// The problem.
     pub instance: Instance,
-}
-
-/// A family as the household has it: its key, name, interval and risk.
-pub fn values(garden: &Garden, family: &Family) -> (u32, u32) {
-    let own = garden.turns.families.iter().find(|own| own.family == family.key);
-    let (interval, risk) = own.map_or((family.interval, family.risk), |own| (own.interval, own.risk));
-    (interval.into(), risk.into())
 }
 
 fn section_id(at: Piece) -> String {
@@ -88,10 +82,10 @@ impl Problem {
 
     /// The wish a demand stands for.
     pub fn wish(demand: &str) -> Option<WishId> {
-        demand.strip_prefix('w').and_then(|number| number.parse().ok()).map(WishId)
+        demand.strip_prefix('w').and_then(|rest| rest.split('.').next()?.parse().ok()).map(WishId)
     }
 
-    /// The name of a wish in the solver.
+    /// The name of a wish in the solver, in years in which nothing of it is planted.
     pub fn demand(wish: WishId) -> String {
         format!("w{}", wish.0)
     }
@@ -136,26 +130,44 @@ impl Problem {
 
     fn say_wishes(&mut self, garden: &Garden, catalogue: &Catalogue) {
         for wish in &garden.turns.wishes {
-            let draft = &wish.wish;
-            let Some(crop) = catalogue.crop(&draft.crop) else { continue };
-            let planted = |year: i16| {
-                self.held
-                    .iter()
-                    .any(|held| held.patch.is_some() && held.year == year && held.stood == Stood::Crop(crop.key.clone()))
-            };
-            let years =
-                self.instance.planned().filter(|&number| draft.years.holds(self.year(number)) && !planted(self.year(number)));
-            let years = Some(years.collect());
-            self.instance.demands.push(Demand {
+            let Some(crop) = catalogue.crop(&wish.wish.crop) else { continue };
+            let (mut whole, mut rest) = (Vec::new(), Vec::new());
+            for number in self.instance.planned().filter(|&number| wish.wish.years.holds(self.year(number))) {
+                let planted = self.planted(&crop.key, self.year(number));
+                match u32::from(wish.wish.squares).checked_sub(planted) {
+                    Some(0) | None => {}
+                    Some(_) if planted == 0 => whole.push(number),
+                    Some(left) => rest.push((number, left)),
+                }
+            }
+            let demand = Demand {
                 id: Self::demand(wish.id),
                 family: Self::family(garden, crop),
-                squares: draft.squares.into(),
-                slots: draft.parts.list().into_iter().map(|part| part_id(part).to_string()).collect(),
-                needs: needs(draft),
-                years,
-                overwinters: draft.winters,
-            });
+                squares: wish.wish.squares.into(),
+                slots: wish.wish.parts.list().into_iter().map(|part| part_id(part).to_string()).collect(),
+                needs: needs(&wish.wish),
+                years: Some(whole),
+                overwinters: wish.wish.winters,
+            };
+            // A year in which part of it is planted wants only the rest: a demand of its own.
+            for (number, squares) in rest {
+                let id = format!("{}.{number}", demand.id);
+                self.instance.demands.push(Demand { id, squares, years: Some(vec![number]), ..demand.clone() });
+            }
+            self.instance.demands.push(demand);
         }
+    }
+
+    /// Squares of a crop that are planted to be lifted in a growing year, part squares counted whole.
+    fn planted(&self, crop: &str, year: i16) -> u32 {
+        let lifted = self.held.iter().filter(|held| held.patch.is_some() && held.year == year && held.last);
+        let own = lifted.filter(|held| matches!(&held.stood, Stood::Crop(key) if key == crop));
+        own.map(|held| held.centisquares.unwrap_or(100)).sum::<u32>().div_ceil(100)
+    }
+
+    /// The demand that stands for a wish in a planned year.
+    fn demand_in(&self, wish: WishId, number: i32) -> Option<&Demand> {
+        self.instance.demands.iter().find(|demand| Self::wish(&demand.id) == Some(wish) && self.instance.wanted(demand, number))
     }
 
     fn say_held(&mut self, garden: &Garden, catalogue: &Catalogue) {
@@ -170,7 +182,10 @@ impl Problem {
                 for family in self.families_of(garden, catalogue, held) {
                     let stood = rotate::Stood { year: number, section: section_id(held.at), family };
                     if !self.instance.history.contains(&stood) {
-                        self.instance.history.push(stood);
+                        self.instance.history.push(stood.clone());
+                    }
+                    if held.still && !self.others(held) && !self.instance.through.contains(&stood) {
+                        self.instance.through.push(stood);
                     }
                 }
             }
@@ -180,6 +195,12 @@ impl Problem {
         }
         let taken = taken.into_iter();
         self.instance.taken = taken.map(|((at, year), squares)| Taken { section: section_id(at), year, squares }).collect();
+    }
+
+    /// Whether another stand of the family is in the same ground and year.
+    fn others(&self, held: &Held) -> bool {
+        let same = |other: &&Held| (other.at, other.year, &other.family) == (held.at, held.year, &held.family);
+        self.held.iter().filter(same).any(|other| other.patch != held.patch)
     }
 
     fn families_of(&self, garden: &Garden, catalogue: &Catalogue, held: &Held) -> Vec<String> {
@@ -209,14 +230,18 @@ impl Problem {
 
     /// Fixes a wish to a piece of ground in a year.
     pub fn pin(&mut self, pin: Pinned) {
-        let fixed = Pin { demand: Self::demand(pin.wish), section: section_id(pin.at), year: self.number(pin.year) };
-        let known = self.instance.demands.iter().any(|demand| demand.id == fixed.demand);
-        if known
-            && self.instance.sections.iter().any(|section| section.id == fixed.section)
-            && !self.instance.pins.contains(&fixed)
-        {
+        let year = self.number(pin.year);
+        let Some(demand) = self.demand_in(pin.wish, year) else { return };
+        let fixed = Pin { demand: demand.id.clone(), section: section_id(pin.at), year };
+        if self.piece(&fixed.section).is_some() && !self.instance.pins.contains(&fixed) {
             self.instance.pins.push(fixed);
         }
+    }
+
+    /// Lets a wish go that was fixed in a year.
+    pub fn unpin(&mut self, wish: WishId, year: i16) {
+        let year = self.number(year);
+        self.instance.pins.retain(|pin| Self::wish(&pin.demand) != Some(wish) || pin.year != year);
     }
 
     fn say_families(&mut self, garden: &Garden, catalogue: &Catalogue) {
@@ -246,22 +271,23 @@ impl Problem {
         }
     }
 
-    /// A plan in the solver's words.
+    /// A plan in the solver's words: what names ground or wishes that are gone is left out, and squares
+    /// beyond what is wanted now.
     pub fn assigns(&self, entries: &[Entry]) -> Vec<Assign> {
         let planned = self.instance.planned();
-        let assign = |entry: &Entry| Assign {
-            demand: Self::demand(entry.wish),
-            section: section_id(entry.at),
-            year: self.number(entry.year),
-            squares: entry.squares.into(),
-        };
-        let wished = entries.iter().map(assign).filter(|assign| planned.contains(&assign.year));
-        let known = |assign: &Assign| {
-            let demand = self.instance.demands.iter().find(|demand| demand.id == assign.demand);
-            demand.is_some_and(|demand| self.instance.wanted(demand, assign.year))
-                && self.instance.sections.iter().any(|section| section.id == assign.section)
-        };
-        wished.filter(known).collect()
+        let mut given: BTreeMap<(&str, i32), u32> = BTreeMap::new();
+        let mut plan = Vec::new();
+        for entry in entries.iter().filter(|entry| planned.contains(&self.number(entry.year))) {
+            let year = self.number(entry.year);
+            let (Some(demand), section) = (self.demand_in(entry.wish, year), section_id(entry.at)) else { continue };
+            let given = given.entry((&demand.id, year)).or_default();
+            let squares = u32::from(entry.squares).min(demand.squares - *given);
+            if squares > 0 && self.piece(&section).is_some() {
+                *given += squares;
+                plan.push(Assign { demand: demand.id.clone(), section, year, squares });
+            }
+        }
+        plan
     }
 
     /// The solver's plan in the garden's words: wishes only.

@@ -89,11 +89,7 @@ fn said(problem: &Problem, now: &[Entry], answer: &Answer) -> TurnProposal {
 pub fn argue(garden: &Garden, catalogue: &Catalogue, today: Date, now: &[Entry], pin: Pinned) -> Result<Argued, Refusal> {
     let mut problem = Problem::of(garden, catalogue, today);
     let before = Ledger::of(&problem.instance, &problem.assigns(now)).cost.total();
-    let other = |fixed: &Pinned| (fixed.wish, fixed.year) == (pin.wish, pin.year) && fixed.at != pin.at;
-    if garden.turns.pins.iter().any(other) {
-        let demand = Problem::demand(pin.wish);
-        problem.instance.pins.retain(|fixed| fixed.demand != demand || fixed.year != problem_number(garden, today, pin.year));
-    }
+    problem.unpin(pin.wish, pin.year);
     problem.pin(pin);
     let mut left = WHILE_WAITING;
     let proposal = proposal(&problem, now, &mut |_, _| {
@@ -103,8 +99,4 @@ pub fn argue(garden: &Garden, catalogue: &Catalogue, today: Date, now: &[Entry],
     let gone = now.iter().filter(|entry| entry.year >= problem.first && !proposal.entries.contains(entry)).copied().collect();
     let come = proposal.entries.iter().filter(|entry| !now.contains(entry)).copied().collect();
     Ok(Argued { before, proposal, gone, come })
-}
-
-fn problem_number(garden: &Garden, today: Date, year: i16) -> i32 {
-    i32::from(year) - i32::from(crate::calendar::planning_year(today, &garden.site))
 }

@@ -12,6 +12,7 @@ use crate::garden::Garden;
 use crate::planner::turns::TurnChange;
 use crate::refusal::Refusal;
 use crate::rotate::{self, Clash, Ledger};
+use crate::rotation;
 use jiff::civil::Date;
 use serde::Serialize;
 
@@ -118,8 +119,7 @@ pub fn why(garden: &Garden, catalogue: &Catalogue, today: Date, entries: &[Entry
         left > 0
     });
     let of_family = |wish: &WishId| {
-        let demand = Problem::demand(*wish);
-        problem.instance.demands.iter().any(|other| other.id == demand && other.family == clash.family)
+        problem.instance.demands.iter().any(|other| Problem::wish(&other.id) == Some(*wish) && other.family == clash.family)
     };
     let wishes: Vec<ForcedWish> = cause
         .wishes
@@ -288,7 +288,7 @@ fn changes(garden: &Garden, catalogue: &Catalogue, kind: &RemedyKind) -> Option<
         RemedyKind::Trellis { bed } => Some(vec![TurnChange::Trellis { bed: *bed }]),
         RemedyKind::Divide { bed } => Some(vec![TurnChange::Divide { bed: *bed, divided: true }]),
         RemedyKind::Accept { family, interval } => {
-            let (_, risk) = super::problem::values(garden, catalogue.family(family)?);
+            let (_, risk) = rotation::values(garden, catalogue.family(family)?);
             let values = Some((*interval, u8::try_from(risk).ok()?));
             Some(vec![TurnChange::SetFamily { family: family.clone(), values }])
         }

@@ -3,10 +3,11 @@
 use super::facts::{Entry, Piece, WishId};
 use super::ground::Plot;
 use super::held::Held;
-use super::problem::{Problem, values};
+use super::problem::Problem;
 use crate::catalogue::Catalogue;
 use crate::garden::Garden;
 use crate::refusal::Refusal;
+use crate::rotation::waits;
 use jiff::civil::Date;
 use serde::Serialize;
 
@@ -53,10 +54,6 @@ pub fn straight(
     let draft = garden.turns.wish(wish).ok_or_else(unknown)?;
     let crop = catalogue.crop(&draft.crop).ok_or_else(unknown)?;
     let family = catalogue.family(&crop.family).ok_or_else(unknown)?;
-    let own = |at: Piece| {
-        let found = garden.turns.findings.iter().filter(|finding| finding.bed == at.bed && finding.family == family.key);
-        found.map(|finding| u32::from(finding.interval)).chain([values(garden, family).0]).max().unwrap_or(0)
-    };
     let same = |entry: &&Entry| {
         garden
             .turns
@@ -79,7 +76,7 @@ pub fn straight(
             let demand = problem.instance.demands.iter().find(|demand| demand.id == Problem::demand(wish));
             let lacking = demand.and_then(|demand| demand.needs.iter().find(|need| !offers(plot, need)).cloned());
             let free = free(garden, &problem, entries, plot, (wish, year));
-            (plot.at, standing(year, nearest, own(plot.at), lacking, (free, draft.squares)))
+            (plot.at, standing(year, nearest, waits(garden, family, plot.at.bed), lacking, (free, draft.squares)))
         })
         .collect();
     lines.sort_by_key(|(at, standing)| (rank(standing), *at));

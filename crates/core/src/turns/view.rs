@@ -4,7 +4,7 @@
 use super::facts::{Entry, Parts, Piece, TurnPart, WishId};
 use super::ground::Plot;
 use super::held::Held;
-use super::problem::{Problem, values};
+use super::problem::Problem;
 use crate::bed::BedId;
 use crate::catalogue::Catalogue;
 use crate::crop::Feeding;
@@ -12,6 +12,7 @@ use crate::garden::Garden;
 use crate::history::Stood;
 use crate::patch::PatchId;
 use crate::rotate::{self, Clash, Cost, Ledger};
+use crate::rotation::values;
 use jiff::civil::Date;
 use serde::Serialize;
 use std::collections::BTreeSet;
@@ -131,8 +132,13 @@ pub struct TurnsView {
     pub short: Vec<(WishId, i16, u16)>,
     /// What is spread over several pieces of ground: the wish, the year, how many.
     pub spread: Vec<(WishId, i16, u16)>,
+    /// In how many pieces of ground and years hungry follows hungry.
+    pub hungry: u16,
     /// What the plan costs.
     pub cost: Cost,
+    /// What of that no plan could help: what is planted comes too soon after what stood.
+    #[cfg_attr(feature = "ts", ts(type = "number"))]
+    pub settled: u64,
     /// The whole of it.
     #[cfg_attr(feature = "ts", ts(type = "number"))]
     pub total: u64,
@@ -160,10 +166,12 @@ pub fn view(garden: &Garden, catalogue: &Catalogue, today: Date, entries: &[Entr
         from,
         first: problem.first,
         until: problem.first + i16::from(garden.turns.years) - 1,
-        ties: ties(garden, catalogue, &problem, &ledger),
+        ties: ties(catalogue, &problem, &ledger),
         notes: notes(garden, catalogue, &cells, from),
         short: ledger.wanting.iter().filter_map(|w| wished(&w.demand, w.year, w.squares)).collect(),
         spread: ledger.spread.iter().filter_map(|s| wished(&s.demand, s.year, s.sections)).collect(),
+        hungry: u16::try_from(ledger.hungry.len()).unwrap_or(u16::MAX),
+        settled: ledger.clashes.iter().filter(|clash| !is_of_plan(&problem, clash)).map(|clash| clash.cost).sum(),
         cost: ledger.cost,
         total: ledger.cost.total(),
         values: catalogue
@@ -219,7 +227,7 @@ pub(super) fn is_of_plan(problem: &Problem, clash: &Clash) -> bool {
     !(stands(clash.earlier) && stands(clash.later))
 }
 
-fn ties(garden: &Garden, catalogue: &Catalogue, problem: &Problem, ledger: &Ledger) -> Vec<Tie> {
+fn ties(catalogue: &Catalogue, problem: &Problem, ledger: &Ledger) -> Vec<Tie> {
     let of_plan = |clash: &Clash| is_of_plan(problem, clash);
     let name = |family: &str| match family.strip_prefix('=') {
         Some(key) => (catalogue.crop(key).map_or_else(String::new, |crop| crop.family.clone()), Some(key.to_string())),
@@ -244,7 +252,7 @@ fn ties(garden: &Garden, catalogue: &Catalogue, problem: &Problem, ledger: &Ledg
             })
         })
         .collect();
-    ties.extend(past_ties(garden, problem));
+    ties.extend(past_ties(problem));
     ties.sort_by(|a, b| {
         let key = |tie: &Tie| (tie.cost.is_none(), tie.planted, tie.later, tie.at, tie.family.clone(), tie.earlier);
         key(a).cmp(&key(b))
@@ -254,7 +262,7 @@ fn ties(garden: &Garden, catalogue: &Catalogue, problem: &Problem, ledger: &Ledg
 }
 
 /// Families that came back too soon already; each to its latest earlier stand.
-fn past_ties(garden: &Garden, problem: &Problem) -> Vec<Tie> {
+fn past_ties(problem: &Problem) -> Vec<Tie> {
     let history = &problem.instance.history;
     let mut ties = Vec::new();
     for stood in history.iter().filter(|stood| stood.year < 0 && !stood.family.starts_with('=')) {
@@ -267,7 +275,7 @@ fn past_ties(garden: &Garden, problem: &Problem) -> Vec<Tie> {
         let Some(earlier) = before.map(|other| other.year).max() else { continue };
         let interval = problem.instance.interval(family, section);
         if stood.year - earlier < interval as i32
-            && !one_stand(garden, problem, stood, earlier)
+            && !problem.instance.one_stand(&stood.family, &stood.section, earlier, stood.year)
             && let Some(at) = problem.piece(&stood.section)
         {
             let (earlier, later) = (problem.year(earlier), problem.year(stood.year));
@@ -285,20 +293,6 @@ fn past_ties(garden: &Garden, problem: &Problem) -> Vec<Tie> {
         }
     }
     ties
-}
-
-/// Whether the family in both years is one planting that stood over winter.
-fn one_stand(garden: &Garden, problem: &Problem, stood: &rotate::Stood, earlier: i32) -> bool {
-    let of = |number: i32| {
-        let year = problem.year(number);
-        let here = problem
-            .held
-            .iter()
-            .filter(move |held| held.year == year && Problem::section(held.at) == stood.section && held.family == stood.family);
-        here.map(|held| held.patch).collect::<Vec<_>>()
-    };
-    let later = of(stood.year);
-    garden.patches.iter().any(|patch| later == [Some(patch.id)] && of(earlier).contains(&Some(patch.id)))
 }
 
 fn notes(garden: &Garden, catalogue: &Catalogue, cells: &[Cell], from: i16) -> Vec<Note> {
@@ -322,6 +316,9 @@ fn note(garden: &Garden, catalogue: &Catalogue, first: &Cell, then: &Cell) -> Op
         Stood::Crop(key) => catalogue.crop(key).map(|crop| crop.feeding),
         Stood::Family(key) => catalogue.family(key).map(|family| family.feeding),
     };
+    if first.patch.is_some() && first.patch == then.patch {
+        return None;
+    }
     let follows = first.kind != CellKind::Remembered && then.kind != CellKind::Remembered && !first.parts.meet(then.parts);
     let (first, then) = if first.year == then.year && starts(first) > starts(then) { (then, first) } else { (first, then) };
     let same_ground = first.patch.zip(then.patch).is_none_or(|(a, b)| {

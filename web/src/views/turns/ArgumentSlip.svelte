@@ -26,6 +26,9 @@
     for (const entry of argued?.come ?? []) line(entry).to.push(entry);
     return Object.values(told).sort((a, b) => a.year - b.year || a.wish - b.wish);
   });
+  const grows = $derived(
+    argued?.proposal.entries.some((entry) => entry.wish === pin.wish && entry.year === pin.year) ?? true,
+  );
   const places = (entries: Entry[]) =>
     entries.map((entry) => `${placeName(garden, entry.at, view.plots)} (${entry.squares})`).join(', ') || 'nowhere';
 </script>
@@ -48,6 +51,9 @@
       ></span
     >
   </p>
+  {#if !grows}
+    <p class="trouble mt-2">There is no room for it there, whatever else moves; it would not be grown that year.</p>
+  {/if}
   <h3>What would move</h3>
   <ul class="rows text-[14.5px]">
     {#each moves as move (`${move.year} ${move.wish}`)}
@@ -62,7 +68,7 @@
   <p class="quiet mt-1">{count(moves.length, 'crop and year', 'crops and years')} in all; in brackets the squares.</p>
   {#if garden.mayChange}
     <p class="mt-2 mb-3 flex gap-5">
-      <button class="act" onclick={() => turns.give(pin, argued)}>take it</button>
+      {#if grows}<button class="act" onclick={() => turns.give(pin, argued)}>take it</button>{/if}
       <button class="act" onclick={() => turns.choose({ is: 'years' })}>leave it</button>
     </p>
   {/if}

@@ -15,7 +15,7 @@
   import YearSlip from './YearSlip.svelte';
   import YearsSlip from './YearsSlip.svelte';
 
-  const { garden } = useOpenGarden();
+  const { garden, desk } = useOpenGarden();
   const turns = untrack(() => new TurnsState(garden));
 
   $effect(() => turns.draw());
@@ -71,7 +71,11 @@
     <p class="quiet">what stood, stands and will stand: a cell is one piece of ground for one year, early to late</p>
   </div>
   {#if view && view.plots.length === 0}
-    <p class="mt-6">There is no ground yet. Measure a bed in the Yard first.</p>
+    <p class="mt-6">
+      There is no ground yet. <button class="act" onclick={() => desk.open('yard', null)}
+        >measure a bed in the Yard (1)</button
+      >
+    </p>
   {:else if view}
     <YearGrid {turns} {view} />
     <ul class="mt-3 flex flex-wrap gap-x-5 gap-y-1" aria-label="Families">

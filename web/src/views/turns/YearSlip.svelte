@@ -2,13 +2,12 @@
   // One year of the plan: its amounts, bed by bed, to be laid out.
   import type { Cell } from '../../generated/Cell';
   import type { TurnsView } from '../../generated/TurnsView';
-  import type { Wish } from '../../generated/Wish';
   import { useOpenGarden } from '../../state/context';
   import type { TurnsState } from '../../state/turns.svelte';
   import { yearName } from '../../words/dates';
   import { squares } from '../../words/lengths';
   import { upper } from '../../words/reasons';
-  import { partWords } from '../../words/turns';
+  import { partWords, pieceName } from '../../words/turns';
 
   let { turns, view, year }: { turns: TurnsState; view: TurnsView; year: number } = $props();
   const { garden, desk } = useOpenGarden();
@@ -31,27 +30,15 @@
       ),
     ].join(', ');
 
-  /** How many plants stand on so many squares by the square-foot count. */
-  function plants(cropKey: string, centisquares: number): Wish {
-    const crop = garden.crop(cropKey);
-    const way = crop?.ways[0];
-    const [along, across] = way?.square_twelfths ?? [12, 12];
-    const each = (12 / (along ?? 12)) * (12 / (across ?? 12)) * (way?.per_hole ?? 1);
-    const number = Math.max(1, Math.floor((each * centisquares) / 100));
-    return { crop: cropKey, way: way?.key ?? '', plants: number, must: true, from: null, until: null, now: null };
-  }
-
   /** Takes a bed's amounts to the Bed view, in that year, to be arranged. */
-  async function layOut(bed: number) {
-    const sums: Record<string, number> = {};
-    for (const cell of planned(bed)) {
-      if (cell.stood.what === 'crop') sums[cell.stood.key] = (sums[cell.stood.key] ?? 0) + (cell.centisquares ?? 100);
-    }
-    await garden.look(garden.southern ? `${year}-12-14` : `${year}-06-14`);
-    desk.open('bed', bed);
-    desk.leaveTask();
-    desk.amounts = { bed, wishes: Object.entries(sums).map(([crop, hundredths]) => plants(crop, hundredths)) };
-    desk.begin('arrange');
+  function layOut(bed: number) {
+    garden.asks({ ask: 'amounts', bed, year }, async (wishes) => {
+      await garden.look(garden.southern ? `${year}-12-14` : `${year}-06-14`);
+      desk.open('bed', bed);
+      desk.leaveTask();
+      desk.amounts = { bed, wishes };
+      desk.begin('arrange');
+    });
   }
 </script>
 
@@ -74,7 +61,10 @@
     <ul class="rows" data-amounts={bed}>
       {#each own as cell, n (n)}
         <li class="flex justify-between gap-2">
-          <span>{upper(names([cell]))} <span class="quiet">{partWords(cell.parts)}</span></span>
+          <span
+            >{upper(names([cell]))}
+            <span class="quiet">{[partWords(cell.parts), ...pieceName(cell.at, view.plots)].join(', ')}</span></span
+          >
           <span class="font-serif text-chestnut">{squares(cell.centisquares ?? 0)}</span>
         </li>
       {/each}
@@ -86,6 +76,4 @@
     {/if}
   {/if}
 {/each}
-<p class="quiet mt-3 mb-3">
-  Laid out, the squares of a bed arrive in its slip as amounts to arrange; crops of one bed are counted together.
-</p>
+<p class="quiet mt-3 mb-3">Laid out, the squares of a bed arrive in its slip as plants to arrange.</p>

@@ -16,7 +16,6 @@
   const ties = $derived(view.ties.filter((tie) => !tie.planted));
   const settled = $derived(view.ties.filter((tie) => tie.planted));
   const clashes = $derived(ties.length);
-  const hungry = $derived(Math.round(view.cost.hungry / (turns.turns.school === 'feeding-first' ? 300 : 10)));
   const short = $derived(view.short.reduce((sum, [, , squares]) => sum + squares, 0));
   const spread = $derived(view.cost.spread);
   const known = $derived(turns.known);
@@ -62,14 +61,16 @@
       <span>families too soon</span><span class="font-serif text-chestnut">{clashes}</span>
     </li>
     <li class="flex justify-between">
-      <span>hungry after hungry</span><span class="font-serif text-chestnut">{hungry}</span>
+      <span>hungry after hungry</span><span class="font-serif text-chestnut">{view.hungry}</span>
     </li>
     <li class="flex justify-between">
       <span>crops split over ground</span><span class="font-serif text-chestnut">{spread}</span>
     </li>
     <li class="flex justify-between">
       <span class="quiet"
-        >what all that costs: {view.cost.short} + {view.cost.clash} + {view.cost.hungry} + {view.cost.spread}</span
+        >points against it: {view.cost.short} short, {view.cost.clash} too soon, {view.cost.hungry} hungry, {view.cost
+          .spread}
+        split{view.settled > 0 ? `; ${view.settled} of them for what is planted already` : ''}</span
       ><span class="font-serif text-chestnut" data-total>{view.total}</span>
     </li>
   </ul>
