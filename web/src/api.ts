@@ -8,7 +8,9 @@ import type { GardenView } from './generated/GardenView';
 import type { Question } from './generated/Question';
 import type { Report } from './generated/Report';
 import type { Refusal } from './generated/Refusal';
+import type { CalendarAt } from './generated/CalendarAt';
 import type { Site } from './generated/Site';
+import type { StationRead } from './generated/StationRead';
 import type { TapeReading } from './generated/TapeReading';
 
 /** What the server answers when it did not do what it was asked: RFC 9457, with a way out. */
@@ -128,6 +130,15 @@ export const api = {
       const detail = 'The search was cut off; what it found so far is kept.';
       throw new Refused({ status: 0, title: 'No answer', detail });
     }
+  },
+  /** Reads a weather station's daily file; keeps nothing. */
+  station: (garden: number, name: string, text: string) =>
+    ask<StationRead>('POST', `/gardens/${garden}/station?name=${encodeURIComponent(name)}`, text),
+  calendar: async (garden: number) => (await ask<CalendarAt>('GET', `/gardens/${garden}/calendar`)).path,
+  giveCalendar: async (garden: number) => (await ask<CalendarAt>('POST', `/gardens/${garden}/calendar`)).path,
+  revokeCalendar: async (garden: number) => {
+    await ask<undefined>('DELETE', `/gardens/${garden}/calendar`);
+    return null;
   },
   undo: (garden: number, revision: number, on: string) =>
     ask<GardenView>('POST', `/gardens/${garden}/undo?on=${on}`, undefined, changing(revision)),

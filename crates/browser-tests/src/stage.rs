@@ -243,6 +243,26 @@ impl Gardener {
         Ok(input.send_keys(text).await?)
     }
 
+    /// Sets a field for dates, whose own keys depend on the browser's language, to a day such as 2027-07-01.
+    pub async fn sets_day(&self, field: &str, day: &str) -> Result<(), Failure> {
+        self.sees(&format!("[name='{field}']")).await?;
+        let set = "const f = document.querySelector(`[name='${arguments[0]}']`); f.value = arguments[1];
+                   f.dispatchEvent(new Event('change', { bubbles: true }));";
+        self.driver.execute(set, vec![field.into(), day.into()]).await?;
+        Ok(())
+    }
+
+    /// Gives a file of that name and text to the field for files of that name.
+    pub async fn hands_in(&self, field: &str, name: &str, text: &str) -> Result<(), Failure> {
+        let folder =
+            std::env::temp_dir().join(format!("handed-{}-{}", std::process::id(), STAGES.fetch_add(1, Ordering::Relaxed)));
+        std::fs::create_dir_all(&folder)?;
+        let file = folder.join(name);
+        std::fs::write(&file, text)?;
+        self.sees(&format!("[name='{field}']")).await?.send_keys(file.to_string_lossy().as_ref()).await?;
+        Ok(())
+    }
+
     /// Chooses an option of the field of that name by its words.
     pub async fn chooses(&self, field: &str, option: &str) -> Result<(), Failure> {
         let select = thirtyfour::components::SelectElement::new(&self.sees(&format!("select[name='{field}']")).await?).await?;

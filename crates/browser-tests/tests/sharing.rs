@@ -119,6 +119,7 @@ async fn axe_finds_no_violation_in_any_view() -> Result<(), Failure> {
     assert_eq!(violations(&gardener).await?, none, "arranged");
     gardener.presses(Key::Escape + "").await?;
     gardener.presses("/").await?;
+    gardener.sees("#find-crop:focus").await?;
     gardener.presses("pea").await?;
     gardener.sees("[role=option][data-highlighted]").await?;
     assert_eq!(violations(&gardener).await?, none, "finding a crop");
@@ -134,5 +135,17 @@ async fn axe_finds_no_violation_in_any_view() -> Result<(), Failure> {
     gardener.clicks("keys ?").await?;
     gardener.reads("undo and redo").await?;
     assert_eq!(violations(&gardener).await?, none, "help");
+    gardener.clicks("close").await?;
+    gardener.presses("4").await?;
+    gardener.reads("To settle").await?;
+    assert_eq!(violations(&gardener).await?, none, "season");
+    for (key, says) in [("c", "Frost, as chances"), ("h", "On the way"), ("a", "reckon the sowings"), ("i", "As a file")] {
+        gardener.presses(key).await?;
+        gardener.reads(says).await?;
+        assert_eq!(violations(&gardener).await?, none, "{says}");
+    }
+    gardener.clicks_on("[data-bar][data-crop=cabbage]").await?;
+    gardener.reads("When it may start here").await?;
+    assert_eq!(violations(&gardener).await?, none, "a planting's season");
     gardener.leaves().await
 }

@@ -9,6 +9,10 @@ use sparrow_core::garden::Garden;
 use sparrow_core::length::Length;
 use sparrow_core::patch::{PatchId, Rect};
 use sparrow_core::reckon::reckon;
+use sparrow_core::season::handoff::hand_offs;
+use sparrow_core::season::view::view;
+use sparrow_core::season::{Grower, course, risks};
+use sparrow_core::weather::Weather;
 use std::hint::black_box;
 use std::time::{Duration, Instant};
 
@@ -115,11 +119,39 @@ fn arranging() {
     }
 }
 
+/// What the season of a garden takes, and each of its parts.
+fn seasons(name: &str, garden: &Garden) {
+    let (needle, today, catalogue) = (date(2027, 6, 14), date(2026, 11, 23), Catalogue::standard());
+    let weather = median(|| drop(black_box(Grower::new(Weather::of(garden)))));
+    let reckoning = median(|| drop(black_box(reckon(garden, catalogue, needle, today))));
+    let season = median(|| drop(black_box(view(garden, catalogue, needle))));
+    let grower = Grower::of(garden);
+    let year: Vec<_> = garden.patches.iter().filter(|patch| patch.from.year() == 2027).collect();
+    let growing = |key: &str, way: &str| catalogue.crop(key).and_then(|crop| Some((crop, crop.way(way)?)));
+    let courses = median(|| {
+        for patch in &year {
+            let Some(growing) = growing(&patch.crop, &patch.way) else { continue };
+            drop(black_box(course(garden, &grower, growing, patch)));
+        }
+    });
+    let all: Vec<_> = year.iter().filter_map(|patch| course(garden, &grower, growing(&patch.crop, &patch.way)?, patch)).collect();
+    let handing = median(|| drop(black_box(hand_offs(garden, &all))));
+    let risk = median(|| drop(black_box(risks(garden, catalogue, &grower, &all, needle))));
+    let whole = weather + reckoning + season;
+    println!("{name}: reckoning with season {whole:?} = weather {weather:?} + reckoning {reckoning:?} + season {season:?}");
+    println!(
+        "  of the season: {} courses {courses:?}, hand-offs {handing:?}, risks {risk:?}, the rest lanes, shelf, tasks",
+        all.len()
+    );
+}
+
 fn bench(criterion: &mut Criterion) {
     let (needle, today) = (date(2027, 6, 14), date(2026, 11, 23));
     let demo = quillet_lane(today).expect("the demo household stands on its own rules");
     let full = full_garden();
     arranging();
+    seasons("demo garden", &demo);
+    seasons("full garden", &full);
     ratios("demo garden", &demo);
     ratios("full garden", &full);
     for (name, garden) in [("reckon demo garden", &demo), ("reckon full garden", &full)] {

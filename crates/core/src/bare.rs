@@ -4,11 +4,13 @@ use crate::bed::{Bed, BedId};
 use crate::calendar;
 use crate::catalogue::Catalogue;
 use crate::company::{self, Nearness};
-use crate::crop::{Crop, Hardiness, Way};
+use crate::crop::{Crop, Way};
 use crate::garden::Garden;
 use crate::patch::{Patch, Rect};
+use crate::refusal::Refusal;
 use crate::rotation::{self, History};
 use crate::school::School;
+use crate::season::{self, Grower};
 use crate::spacing::Planting;
 use crate::sums;
 use jiff::ToSpan;
@@ -45,7 +47,9 @@ pub struct Suits {
     pub way: String,
     /// Plants that find room.
     pub plants: u32,
-    /// Days it takes at most.
+    /// The first day on which it may start there.
+    pub from: Date,
+    /// Days it takes there, as the warmth goes.
     pub days: u32,
     /// It does a neighbour good, or a neighbour it.
     pub helps: bool,
@@ -70,17 +74,44 @@ pub fn bare(garden: &Garden, catalogue: &Catalogue, bed: BedId, year: i16, today
     if window.0 > window.1 {
         return Vec::new();
     }
-    let history = History::of(garden, catalogue);
-    let mut found = Vec::new();
-    for (span, cells) in free_spans(garden, bed, window) {
-        for rect in rectangles(cells) {
-            if u32::from(rect.w) * u32::from(rect.h) >= LEAST_GROUND {
-                found.push(piece(garden, catalogue, &history, bed, rect, span));
-            }
-        }
-    }
+    let grower = Grower::of(garden);
+    let mut found: Vec<Bare> =
+        pieces(garden, bed, window).into_iter().map(|(rect, span)| piece(garden, catalogue, &grower, bed, rect, span)).collect();
     found.sort_by_key(|bare| (bare.from, bare.until, bare.rect.y, bare.rect.x));
     found
+}
+
+/// What would be ready on a piece of ground between two days.
+///
+/// # Errors
+/// When the bed is not there, or the ground is not in it, or the days run backward.
+pub fn of_ground(
+    garden: &Garden,
+    catalogue: &Catalogue,
+    bed: BedId,
+    rect: Rect,
+    (from, until): (Date, Date),
+) -> Result<Bare, Refusal> {
+    let bed = garden.bed(bed).ok_or_else(|| Refusal::Unknown { what: "bed", key: bed.0.to_string() })?;
+    let (columns, rows) = bed.half_squares(garden.site.units);
+    if !rect.within((columns, rows)) {
+        return Err(Refusal::OutsideBed { columns, rows });
+    }
+    if until < from {
+        return Err(Refusal::EndsBeforeItStarts { from, until });
+    }
+    let days = (until - from).get_days();
+    if days > 366 || !(1900..=2200).contains(&from.year()) {
+        return Err(Refusal::StandsTooLong { days, most: 366 });
+    }
+    Ok(piece(garden, catalogue, &Grower::of(garden), bed, rect, (from, until)))
+}
+
+/// Pieces of a bed's ground that are bare for a time within a window, worth telling of.
+pub(crate) fn pieces(garden: &Garden, bed: &Bed, window: (Date, Date)) -> Vec<(Rect, (Date, Date))> {
+    let large = |rect: &Rect| u32::from(rect.w) * u32::from(rect.h) >= LEAST_GROUND;
+    let of_span = |(span, cells)| rectangles(cells).into_iter().filter(large).map(move |rect| (rect, span)).collect::<Vec<_>>();
+    free_spans(garden, bed, window).into_iter().flat_map(of_span).collect()
 }
 
 fn window(garden: &Garden, year: i16, today: Date) -> (Date, Date) {
@@ -152,37 +183,51 @@ fn rectangles(cells: Vec<(u16, u16)>) -> Vec<Rect> {
     whole
 }
 
-fn piece(garden: &Garden, catalogue: &Catalogue, history: &History, bed: &Bed, rect: Rect, span: Span) -> Bare {
+fn piece(garden: &Garden, catalogue: &Catalogue, grower: &Grower, bed: &Bed, rect: Rect, span: Span) -> Bare {
     let days = (span.1 - span.0).get_days() + 1;
+    let suits = suits(garden, catalogue, grower, bed, rect, span);
     let ground = rect.ground(bed, garden.site.units);
     let square = i64::from(garden.site.units.square().get()).pow(2);
     let area = i64::from(ground.length().get()) * i64::from(ground.width().get());
+    let centisquares = u32::try_from((area * 100 + square / 2) / square).unwrap_or(0);
+    Bare { bed: bed.id, rect, centisquares, from: span.0, until: span.1, days: days.max(0) as u32, suits }
+}
+
+/// Crops that may start on the first day of a span and are ripe by its last, the best use of it first.
+pub(crate) fn suits(
+    garden: &Garden,
+    catalogue: &Catalogue,
+    grower: &Grower,
+    bed: &Bed,
+    rect: Rect,
+    span: (Date, Date),
+) -> Vec<Suits> {
+    let history = History::of(garden, catalogue);
+    let adds = season::adds(garden, bed);
     let ways = catalogue.crops.iter().flat_map(|crop| crop.ways.iter().map(move |way| (crop, way)));
+    let ready = |crop: &Crop, way: &Way| ready_in(garden, grower, crop, way, span, adds);
     let mut suits: Vec<Suits> = ways
-        .filter(|(_, way)| i32::from(way.days[1]) <= days && way.days[1] <= LONGEST)
-        .filter(|(crop, _)| is_warm_enough(garden, crop, span))
-        .filter_map(|(crop, way)| suit(garden, catalogue, history, crop, way, (bed, rect, span)))
+        .filter(|(_, way)| way.days[1] <= LONGEST)
+        .filter_map(|(crop, way)| ready(crop, way).map(|ready| (crop, way, ready)))
+        .filter_map(|(crop, way, ready)| suit(garden, catalogue, &history, (crop, way, ready), (bed, rect, span)))
         .collect();
     suits.sort_by(|a, b| b.helps.cmp(&a.helps).then(b.days.cmp(&a.days)).then(a.crop.cmp(&b.crop)));
     // One way of growing each crop is enough to choose from.
     let mut seen = std::collections::HashSet::new();
     suits.retain(|suits| seen.insert(suits.crop.clone()));
     suits.truncate(MOST_CROPS);
-    let centisquares = u32::try_from((area * 100 + square / 2) / square).unwrap_or(0);
-    Bare { bed: bed.id, rect, centisquares, from: span.0, until: span.1, days: days.max(0) as u32, suits }
+    suits
 }
 
-/// Whether a crop can stand through a span, by its hardiness and the even-chance frosts.
-fn is_warm_enough(garden: &Garden, crop: &Crop, (from, until): Span) -> bool {
-    let Some(frost) = garden.site.frost else { return true };
-    let hemisphere = garden.site.latitude.hemisphere();
-    let year = calendar::growing_year(from, hemisphere);
-    let (last, first) = (calendar::in_year(frost.last, year, hemisphere), calendar::in_year(frost.first, year, hemisphere));
-    match crop.hardiness {
-        Hardiness::Tender => from >= last && until <= first,
-        Hardiness::HalfHardy => from >= last.saturating_sub(14.days()) && until <= first.saturating_add(14.days()),
-        Hardiness::Hardy => true,
-    }
+/// The first day of a span on which a crop may start, and the days it takes, when it is ripe within the span.
+/// It may wait for its day for a third of the span.
+fn ready_in(garden: &Garden, grower: &Grower, crop: &Crop, way: &Way, (from, until): Span, adds: f64) -> Option<(Date, u32)> {
+    let growing = (crop, way, season::usual_means(crop, way));
+    let wait = i64::from((until - from).get_days()) / 3;
+    let mut days = from.series(7.days()).take_while(|day| *day <= from.saturating_add(wait.days()));
+    let judged = |day: Date| season::judge(grower, garden.almanac.appetite, growing, day, adds).ok().flatten();
+    let (day, ripening) = days.find_map(|day| judged(day).map(|ripening| (day, ripening)))?;
+    (ripening.ripe <= until).then(|| (day, u32::from(ripening.days)))
 }
 
 /// What a crop would give there, when nothing speaks against it.
@@ -190,8 +235,7 @@ fn suit(
     garden: &Garden,
     catalogue: &Catalogue,
     history: &History,
-    crop: &Crop,
-    way: &Way,
+    (crop, way, (start, days)): (&Crop, &Way, (Date, u32)),
     (bed, rect, (from, until)): (&Bed, Rect, Span),
 ) -> Option<Suits> {
     let patch = Patch { rect, ..sums::pattern(bed.id, &crop.key, &way.key, from, until) };
@@ -217,5 +261,5 @@ fn suit(
     }
     let planting = Planting::alone(garden, catalogue, &patch)?;
     let plants = planting.lay(rect, School::SquareFoot).holes.len() as u32 * u32::from(way.per_hole);
-    (plants > 0).then(|| Suits { crop: crop.key.clone(), way: way.key.clone(), plants, days: way.days[1].into(), helps })
+    (plants > 0).then(|| Suits { crop: crop.key.clone(), way: way.key.clone(), plants, from: start, days, helps })
 }

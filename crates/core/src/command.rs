@@ -1,7 +1,6 @@
 //! What may a gardener do? Every change of the facts, checked before anything is written.
 
 use crate::bed::BedId;
-use crate::calendar;
 use crate::catalogue::Catalogue;
 use crate::draft::BedDraft;
 use crate::edit::{Edit, apply};
@@ -9,13 +8,16 @@ use crate::garden::Garden;
 use crate::groupings::OwnGroupingId;
 use crate::history::{PastId, Stood};
 use crate::length::Tape;
-use crate::patch::{Patch, PatchId, Placing, Rect};
+use crate::patch::{Patch, PatchId, Placing, Rect, Timing};
 use crate::planner::patches::gone;
+use crate::planner::season::{self, PatchChange, SeasonChange};
 use crate::planner::turns::{self, TurnChange};
 use crate::planner::{Planner, next};
 use crate::refusal::Refusal;
 use crate::school::{School, SchoolFor};
+use crate::season::{usual_end, usual_span};
 use crate::site::Site;
+use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 
@@ -70,6 +72,11 @@ pub enum Command {
     Forget { past: PastId },
     /// Change rules, wishes, memories and plans of the years ahead, as one.
     Turn { changes: Vec<TurnChange> },
+    /// Change what is said of the weather, the shelf and the warmth of beds, as one.
+    Season { changes: Vec<SeasonChange> },
+    /// Change the time, the place or the crop of several patches as one; with `follow`, what comes after them on
+    /// their ground moves along.
+    Replan { changes: Vec<PatchChange>, follow: bool },
     /// Choose a school of spacing for the household, a bed or a patch; nothing goes back to the next larger.
     SetSchool { over: SchoolFor, school: Option<School> },
     /// Keep a patch where it is, whatever is arranged, or let it move again.
@@ -104,7 +111,13 @@ pub fn plan(garden: &Garden, catalogue: &Catalogue, command: &Command, today: Da
         Command::RemoveBed { bed } => planner.remove_bed(*bed),
         Command::Place { bed, crop, way, rect, holes, from, until, year, between } => {
             let (crop, way) = planner.growing(crop, way.as_deref())?;
-            let usual = calendar::usual_span(&garden.site, crop, way, *year);
+            let (from, end) = match from {
+                Some(from) => (*from, usual_end(garden, crop, way, *bed, *from)),
+                None => {
+                    let usual = usual_span(garden, crop, way, Some(*bed), *year);
+                    (usual.0, Some(usual.1))
+                }
+            };
             let patch = Patch {
                 id: PatchId(next(garden.patches.iter().map(|patch| patch.id.0))),
                 bed: *bed,
@@ -112,13 +125,14 @@ pub fn plan(garden: &Garden, catalogue: &Catalogue, command: &Command, today: Da
                 way: way.key.clone(),
                 rect: *rect,
                 holes: *holes,
-                from: from.unwrap_or(usual.0),
-                until: until.unwrap_or(usual.1.max(from.unwrap_or(usual.0))),
+                from,
+                until: until.or(end).unwrap_or_else(|| from.saturating_add(60.days())),
                 between: *between,
                 school: None,
                 locked: false,
                 line: None,
                 kept: Vec::new(),
+                timing: Timing::default(),
             };
             planner.put(None, patch)
         }
@@ -143,6 +157,8 @@ pub fn plan(garden: &Garden, catalogue: &Catalogue, command: &Command, today: Da
         Command::Remember { bed, section, year, stood } => planner.remember(*bed, *section, *year, stood),
         Command::Forget { past } => planner.forget(*past),
         Command::Turn { changes } => turns::plan(garden, catalogue, changes, today),
+        Command::Season { changes } => season::plan(garden, catalogue, changes, today),
+        Command::Replan { changes, follow } => season::replan(garden, catalogue, changes, *follow, today),
         Command::SetSchool { over, school } => planner.set_school(*over, *school),
         Command::Lock { patch, locked } => planner.lock(*patch, *locked),
         Command::SetSpacing { crop, way, distance, note } => {

@@ -1,5 +1,6 @@
 //! Two invented households to try the product with. Every name, date, number and note is made up.
 
+use crate::almanac::{Monthly, Shelf, TenthsC};
 use crate::bed::{BedId, Board, Reach};
 use crate::calendar;
 use crate::catalogue::Catalogue;
@@ -8,10 +9,12 @@ use crate::draft::{BedDraft, KindDraft, TrellisDraft, VolumeText};
 use crate::garden::Garden;
 use crate::history::Stood;
 use crate::length::Tape;
-use crate::patch::{PatchId, Rect};
+use crate::patch::{PatchId, Rect, Timing};
 use crate::refusal::Refusal;
+use crate::season::{Means, PatchChange, SeasonChange};
 use crate::site::{Frost, Latitude, MonthDay, Site, Units};
 use crate::turns::{self, TurnChange, WishDraft, YearsOf};
+use jiff::ToSpan;
 use jiff::civil::Date;
 
 /// Quillet Lane, a narrow yard in Marrow Bay on a cool coast, in feet and inches, with last year's
@@ -26,6 +29,7 @@ pub fn quillet_lane(today: Date) -> Result<Garden, Refusal> {
         frost: Some(Frost { last: MonthDay { month: 4, day: 21 }, first: MonthDay { month: 10, day: 24 }, spread_days: 16 }),
     };
     let mut plot = Plot::new(site, today);
+    plot.marrow_bay()?;
     let two = KindDraft::Raised { board: Some(Board::TwoByTen) };
     let sides = |far, near, left, right| Reach { far, near, left, right };
     plot.bed("Gate bed", two, "7 ft", "3 ft", ("5 ft", "14 ft 6 in"), sides(true, true, false, true), &[], &[])?;
@@ -135,16 +139,24 @@ fn quillet_year(plot: &mut Plot) -> Result<(), Refusal> {
         plot.garden.patches.iter().filter(|p| p.crop == "rhubarb" || p.crop == "chive").map(|p| p.id).collect();
     stay.into_iter().try_for_each(|patch| plot.carry_out(Command::Lock { patch, locked: true }))?;
     // What follows on in the Pear bed.
-    for (crop, way, rect, from, until) in [
-        ("beet", "root", [0, 5, 4, 3], 38, 110),
-        ("leek", "stem", [4, 1, 6, 6], 66, 182),
-        ("bean", "bush", [0, 1, 4, 4], 78, 144),
-        ("spinach", "leaf", [14, 6, 4, 2], 120, 180),
+    for (crop, way, rect) in [
+        ("leek", "stem", [0, 5, 4, 3]),
+        ("chard", "leaf", [4, 1, 6, 6]),
+        ("spinach", "leaf", [0, 1, 4, 4]),
+        ("bean", "bush", [14, 6, 4, 2]),
     ] {
-        plot.place("Pear bed", crop, way, rect, Some((plot.spring(from), plot.spring(until))), false)?;
+        let from = plot.free("Pear bed", rect)?;
+        plot.place("Pear bed", crop, way, rect, Some(from), false)?;
+    }
+    // The chard is raised on the shelf, to be ready when the cabbages are out.
+    let chard = plot.garden.patches.iter().rfind(|patch| patch.crop == "chard" && patch.rect.y == 1).map(|patch| patch.id);
+    if let Some(patch) = chard {
+        let timing = Timing { means: Some(Means::Shelf), ..Timing::default() };
+        plot.carry_out(Command::Replan { changes: vec![PatchChange::Timing { patch, timing }], follow: false })?;
     }
     // Radish between the carrots: sown with them, out before they want the room.
-    plot.place("Gate bed", "radish", "root", [4, 0, 4, 2], Some((plot.spring(-28), plot.spring(2))), true)
+    let carrots = plot.garden.patches.iter().find(|patch| patch.crop == "carrot").map(|patch| patch.from);
+    plot.place("Gate bed", "radish", "root", [4, 0, 4, 2], carrots, true)
 }
 
 /// What the household would like to grow every year, once the present one is over.
@@ -184,6 +196,7 @@ pub fn tern_court(today: Date) -> Result<Garden, Refusal> {
         frost: Some(Frost { last: MonthDay { month: 9, day: 28 }, first: MonthDay { month: 5, day: 18 }, spread_days: 14 }),
     };
     let mut plot = Plot::new(site, today);
+    plot.carry_out(Command::Season { changes: vec![SeasonChange::TakeShape { shape: Some("oceanic".into()) }] })?;
     let boards = KindDraft::Raised { board: None };
     let sides = |far, near, left, right| Reach { far, near, left, right };
     plot.bed("Harbour bed", boards, "3 m", "1.2 m", ("2 m", "1.4 m"), Reach::ALL, &["1.5 m"], &[])?;
@@ -247,6 +260,18 @@ impl Plot {
         Plot { garden: Garden::new(site), today, year }
     }
 
+    /// The months of Marrow Bay, and the household's shelf. Made up.
+    fn marrow_bay(&mut self) -> Result<(), Refusal> {
+        let tenths = |months: [f64; 12]| months.map(TenthsC::of);
+        let months = Monthly {
+            high: tenths([9.0, 11.0, 13.5, 16.0, 19.0, 21.5, 24.0, 24.5, 22.5, 17.0, 12.0, 9.0]),
+            low: tenths([1.5, 2.0, 3.0, 4.5, 7.5, 10.0, 12.0, 12.0, 9.5, 6.0, 3.5, 2.0]),
+        };
+        let shelf = Shelf { cells: 192, tray: 48, mat: 96, hardening: 144, harden_days: 8, survival: 80 };
+        let changes = vec![SeasonChange::TakeMonths { months }, SeasonChange::SetShelf { shelf }];
+        self.carry_out(Command::Season { changes })
+    }
+
     fn carry_out(&mut self, command: Command) -> Result<(), Refusal> {
         carry_out(&mut self.garden, Catalogue::standard(), &command, self.today).map(drop)
     }
@@ -306,7 +331,7 @@ impl Plot {
         crop: &str,
         way: &str,
         [x, y, w, h]: [u16; 4],
-        days: Option<(Date, Date)>,
+        from: Option<Date>,
         between: bool,
     ) -> Result<(), Refusal> {
         let bed = self.id(bed)?;
@@ -316,20 +341,18 @@ impl Plot {
             way: Some(way.into()),
             rect: Rect { x, y, w, h },
             holes: None,
-            from: days.map(|days| days.0),
-            until: days.map(|days| days.1),
+            from,
+            until: None,
             year: self.year,
             between,
         })
     }
 
-    /// So many days after the even-chance last frost of the planned year.
-    fn spring(&self, days: i64) -> Date {
-        use jiff::ToSpan;
-        let site = &self.garden.site;
-        let hemisphere = site.latitude.hemisphere();
-        let last =
-            site.frost.map_or(calendar::year_span(self.year, hemisphere).0, |f| calendar::in_year(f.last, self.year, hemisphere));
-        last.saturating_add(days.days())
+    /// Two days after the last patch on some ground is cleared.
+    fn free(&self, bed: &str, [x, y, w, h]: [u16; 4]) -> Result<Date, Refusal> {
+        let (bed, rect) = (self.id(bed)?, Rect { x, y, w, h });
+        let there = self.garden.patches.iter().filter(|patch| patch.bed == bed && patch.rect.overlaps(rect));
+        let nothing = Refusal::NothingTo { what: "follow" };
+        there.map(|patch| patch.until.saturating_add(2.days())).max().ok_or(nothing)
     }
 }

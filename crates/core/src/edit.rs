@@ -1,5 +1,6 @@
 //! What did a command change? Facts before and after, which is all that undo needs.
 
+use crate::almanac::Almanac;
 use crate::bed::Bed;
 use crate::garden::{Garden, OwnSpacing};
 use crate::groupings::OwnGrouping;
@@ -56,6 +57,13 @@ pub enum Edit {
         /// As it is.
         after: Box<Turns>,
     },
+    /// What the household said of weather, shelf and warmth, as a whole.
+    Almanac {
+        /// As it was.
+        before: Box<Almanac>,
+        /// As it is.
+        after: Box<Almanac>,
+    },
     /// A household's own grouping.
     Grouping {
         /// As it was.
@@ -81,6 +89,7 @@ impl Edit {
             Edit::Patch { before, after } => Edit::Patch { before: after, after: before },
             Edit::Past { before, after } => Edit::Past { before: after, after: before },
             Edit::Turns { before, after } => Edit::Turns { before: after, after: before },
+            Edit::Almanac { before, after } => Edit::Almanac { before: after, after: before },
             Edit::Grouping { before, after } => Edit::Grouping { before: after, after: before },
             Edit::School { before, after } => Edit::School { before: after, after: before },
             Edit::Spacing { before, after } => Edit::Spacing { before: after, after: before },
@@ -104,6 +113,7 @@ pub fn apply(garden: &mut Garden, edits: &[Edit]) {
             Edit::Grouping { before, after } => swap(&mut garden.groupings, before.map(|g| g.id), after, |grouping| grouping.id),
             Edit::School { after, .. } => garden.school = after,
             Edit::Turns { after, .. } => garden.turns = *after,
+            Edit::Almanac { after, .. } => garden.almanac = *after,
             Edit::Spacing { before, after } => {
                 let key = |own: &OwnSpacing| (own.crop.clone(), own.way.clone());
                 swap(&mut garden.spacings, before.as_ref().map(key), after, key);

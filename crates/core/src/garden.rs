@@ -1,5 +1,6 @@
 //! What has the household said? All the facts of one garden, and nothing that follows from them.
 
+use crate::almanac::Almanac;
 use crate::bed::{Bed, BedId};
 use crate::groupings::OwnGrouping;
 use crate::history::PastStand;
@@ -52,6 +53,9 @@ pub struct Garden {
     /// What it said about its turns: rules, wishes and plans for the years ahead.
     #[serde(default)]
     pub turns: Turns,
+    /// What it said of its weather, its shelf and the warmth of its beds.
+    #[serde(default)]
+    pub almanac: Almanac,
 }
 
 impl Garden {
@@ -66,6 +70,7 @@ impl Garden {
             groupings: Vec::new(),
             school: School::default(),
             turns: Turns::default(),
+            almanac: Almanac::default(),
         }
     }
 

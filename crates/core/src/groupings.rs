@@ -10,8 +10,9 @@ use crate::company::Grade;
 use crate::garden::Garden;
 use crate::growth;
 use crate::length::Length;
-use crate::patch::{Patch, Placing, Rect};
+use crate::patch::{Patch, Placing, Rect, Timing};
 use crate::school::School;
+use crate::season::usual_span;
 use crate::site::Hemisphere;
 use crate::spacing::Planting;
 use jiff::ToSpan;
@@ -190,9 +191,10 @@ fn stage(
     let own = Rect { x: rect.x.saturating_add(x), y: rect.y.saturating_add(y), w, h };
     let crop = catalogue.crop(&part.crop)?;
     let way = crop.way(&part.way)?;
-    let (usual_from, usual_until) = calendar::usual_span(&garden.site, crop, way, year);
+    let (usual_from, usual_until) = usual_span(garden, crop, way, None, year);
     let earlier = usual_from.saturating_sub(i64::from(part.weeks_before).weeks());
-    let from = part.after.as_ref().and_then(|after| ready(catalogue, after, before)).map_or(earlier, |day| day.max(earlier));
+    let from =
+        part.after.as_ref().and_then(|after| ready(garden, catalogue, after, before)).map_or(earlier, |day| day.max(earlier));
     let stand = i64::from((usual_until - usual_from).get_days()).days();
     let until = from.saturating_add(stand);
     let until = match part.out_in_time_with.and_then(|host| leaves_meet(garden, catalogue, before.get(host)?)) {
@@ -210,6 +212,7 @@ fn stage(
         between: part.between,
         school: part.school,
         line: None,
+        timing: Timing::default(),
     };
     let patch = place.patch(0);
     let planting = Planting::alone(garden, catalogue, &patch)?;
@@ -219,14 +222,16 @@ fn stage(
 }
 
 /// The day on which what a part waits for has come about.
-fn ready(catalogue: &Catalogue, after: &After, before: &[Stage]) -> Option<Date> {
+fn ready(garden: &Garden, catalogue: &Catalogue, after: &After, before: &[Stage]) -> Option<Date> {
     let host = &before.get(after.part)?.place;
     let crop = catalogue.crop(&host.crop)?;
     let way = crop.way(&host.way)?;
     let days = match (after.stands_inches, after.days) {
         (Some(inches), _) => {
             let high = Length::inches(i32::from(inches));
-            (0..1000).find(|day| growth::size_after(crop, way, f64::from(*day)).height >= high)?
+            let patch = host.patch(0);
+            let pace = Planting::alone(garden, catalogue, &patch)?.pace;
+            (0..1000).find(|day| growth::size_after(crop, way, pace.lived(f64::from(*day))).height >= high)?
         }
         (None, days) => i32::from(days?),
     };
@@ -238,7 +243,7 @@ fn leaves_meet(garden: &Garden, catalogue: &Catalogue, host: &Stage) -> Option<D
     let patch = host.place.patch(0);
     let planting = Planting::alone(garden, catalogue, &patch)?;
     let distance = planting.distance(planting.school);
-    growth::first_day_as_wide(planting.crop, planting.way, &patch, distance.along.min(distance.across))
+    growth::first_day_as_wide(planting.crop, planting.way, &planting.pace, &patch, distance.along.min(distance.across))
 }
 
 fn is_taken(garden: &Garden, place: &Placing) -> bool {
@@ -317,6 +322,7 @@ impl OwnGrouping {
                 between: part.between,
                 school: part.school,
                 line: None,
+                timing: Timing::default(),
             };
             let patch = place.patch(0);
             let planting = Planting::alone(garden, catalogue, &patch)?;

@@ -1,10 +1,10 @@
-//! How large is a plant on that day? From seed dot to mature spread, by the calendar.
+//! How large is a plant on that day? From seed dot to mature spread, by the days its packet counts.
 //!
 //! Canopy and height follow the determinate growth function of X. Yin, J. Goudriaan, E. A. Lantinga,
 //! J. Vos, H. J. Spiertz, A flexible sigmoid function of determinate growth, Annals of Botany 91, 2003,
 //! equation 5: w(t) = w_max (1 + (t_e − t)/(t_e − t_m)) (t/t_e)^(t_e/(t_e − t_m)), with w = w_max from
-//! t_e on and the fastest growth at t_m. Time is days since sowing or planting out; a later version may
-//! put degree days in its place.
+//! t_e on and the fastest growth at t_m. Time is the packet's days since sowing or planting out: a [`Pace`]
+//! says how many of them a patch has lived on a day, as the warmth and light of its place go.
 
 use crate::crop::{CountedFrom, Crop, Hardiness, Life, Way};
 use crate::length::Length;
@@ -24,6 +24,40 @@ pub const FASTEST: f64 = 0.6;
 pub const SEEDLING: f64 = 0.15;
 /// The least that is drawn: a seed's dot.
 pub const SEED_DOT: Length = Length::tenths_mm(50);
+
+/// How many of its packet's days a planting has lived, so many days after its start: slowly until it is up, then
+/// evenly until it is ripe, and on. The straight lines stand for the sums of warmth between those two days.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Pace {
+    /// Days until it is up, and the packet's days that are then over.
+    pub up: [f64; 2],
+    /// Days until it is ripe, and the packet's days.
+    pub ripe: [f64; 2],
+}
+
+impl Pace {
+    /// The packet's own: a day is a day.
+    pub fn packet(way: &Way) -> Pace {
+        let days = f64::from(way.days[0] + way.days[1]) / 2.0;
+        Pace { up: [0.0, 0.0], ripe: [days, days] }
+    }
+
+    /// The packet's days lived so many days after the start.
+    ///
+    /// ```
+    /// use sparrow_core::growth::Pace;
+    /// // Up after 20 days instead of 10, ripe after 80 instead of 60.
+    /// let slow = Pace { up: [20.0, 10.0], ripe: [80.0, 60.0] };
+    /// assert_eq!((slow.lived(10.0), slow.lived(20.0), slow.lived(50.0), slow.lived(80.0)), (5.0, 10.0, 35.0, 60.0));
+    /// ```
+    pub fn lived(&self, days: f64) -> f64 {
+        let ([up, sprouting], [ripe, packet]) = (self.up, self.ripe);
+        if days < up {
+            return sprouting * days / up;
+        }
+        sprouting + (packet - sprouting) * (days - up) / (ripe - up).max(1.0)
+    }
+}
 
 /// How large one plant is.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
@@ -55,7 +89,7 @@ pub fn part_grown(days: f64, full: f64) -> f64 {
     (1.0 + (full - days) / rest) * (days / full).powf(full / rest)
 }
 
-/// Days from sowing or planting out until a plant's leaf is full grown.
+/// The packet's days from sowing or planting out until a plant's leaf is full grown.
 pub fn days_to_full_leaf(way: &Way) -> f64 {
     f64::from(way.days[0] + way.days[1]) / 2.0 * FULL_LEAF
 }
@@ -67,11 +101,12 @@ pub fn is_settled(crop: &Crop, way: &Way) -> bool {
 }
 
 /// How large a patch's plants are on a day; nothing when it does not stand then.
-pub fn size(crop: &Crop, way: &Way, patch: &Patch, day: Date) -> Option<Size> {
-    patch.stands_on(day).then(|| size_after(crop, way, f64::from((day - patch.from).get_days())))
+pub fn size(crop: &Crop, way: &Way, pace: &Pace, patch: &Patch, day: Date) -> Option<Size> {
+    let lived = |day: Date| pace.lived(f64::from((day - patch.from).get_days()));
+    patch.stands_on(day).then(|| size_after(crop, way, lived(day)))
 }
 
-/// How large a plant is so many days after it was sown or planted out.
+/// How large a plant is so many of its packet's days after it was sown or planted out.
 pub fn size_after(crop: &Crop, way: &Way, days: f64) -> Size {
     if is_settled(crop, way) {
         return Size { canopy: way.spread, height: way.height };
@@ -83,12 +118,12 @@ pub fn size_after(crop: &Crop, way: &Way, days: f64) -> Size {
 }
 
 /// The first day on which a patch's plants are at least so wide; nothing when they never are while they stand.
-pub fn first_day_as_wide(crop: &Crop, way: &Way, patch: &Patch, width: Length) -> Option<Date> {
+pub fn first_day_as_wide(crop: &Crop, way: &Way, pace: &Pace, patch: &Patch, width: Length) -> Option<Date> {
     if way.spread < width {
         return None;
     }
-    let most = (days_to_full_leaf(way).ceil() as i64).min(i64::from((patch.until - patch.from).get_days()));
-    let wide = |days: i64| size_after(crop, way, days as f64).canopy >= width;
+    let most = i64::from((patch.until - patch.from).get_days());
+    let wide = |days: i64| size_after(crop, way, pace.lived(days as f64)).canopy >= width;
     if !wide(most) {
         return None;
     }

@@ -5,6 +5,7 @@
 //! them. Nothing here reads a clock, a file, a network or a database: `today` is a parameter, and the
 //! crop data are compiled in from `data/*.toml`.
 
+pub mod almanac;
 pub mod arrange;
 pub mod bare;
 pub mod bed;
@@ -36,6 +37,7 @@ pub mod room;
 pub mod rotate;
 pub mod rotation;
 pub mod school;
+pub mod season;
 pub mod shade;
 pub mod sharing;
 pub mod sheet;
@@ -46,4 +48,5 @@ pub mod sun;
 pub mod turns;
 pub mod verify;
 pub mod volume;
+pub mod weather;
 pub mod yard;

@@ -5,13 +5,13 @@
 //! both stand until they meet.
 
 use crate::bed::{Bed, BedId};
-use crate::calendar;
 use crate::catalogue::Catalogue;
 use crate::garden::Garden;
 use crate::growth;
 use crate::length::{Length, Tape};
-use crate::patch::{Patch, Placing, Rect, RowLine};
+use crate::patch::{Patch, Placing, Rect, RowLine, Timing};
 use crate::refusal::Refusal;
+use crate::season::usual_span;
 use crate::site::Units;
 use crate::spacing::Planting;
 use crate::sums;
@@ -124,7 +124,7 @@ fn pattern(garden: &Garden, catalogue: &Catalogue, asked: &Marking, row: &Row) -
     {
         return Err(Refusal::LengthOutOfRange { field: "gap", value: gap, least: LEAST_GAP, most: Length::inches(240) });
     }
-    let (from, until) = calendar::usual_span(&garden.site, crop, way, asked.year);
+    let (from, until) = usual_span(garden, crop, way, Some(asked.bed), asked.year);
     let line = Some(RowLine { across: asked.across, at: Length::ZERO });
     Ok(Patch { line, ..sums::pattern(asked.bed, &row.crop, &row.way, from, until) })
 }
@@ -162,7 +162,8 @@ fn usual_gap(one: &Planting, other: &Planting) -> (Length, bool) {
     let narrow = in_row(one).over(2) + in_row(other).over(2);
     let wide = (one.way.spread.over(2) + other.way.spread.over(2)).max(narrow);
     let both_until = one.patch.until.min(other.patch.until);
-    let reaches = |p: &Planting| growth::first_day_as_wide(p.crop, p.way, p.patch, narrow.times(2) + Length::tenths_mm(1));
+    let reaches =
+        |p: &Planting| growth::first_day_as_wide(p.crop, p.way, &p.pace, p.patch, narrow.times(2) + Length::tenths_mm(1));
     let crowd = [one, other].into_iter().filter_map(reaches).any(|day| day <= both_until);
     if wide > narrow && one.crop.key != other.crop.key && !crowd { (narrow, true) } else { (wide, false) }
 }
@@ -192,5 +193,6 @@ fn place(bed: &Bed, units: Units, patch: &Patch, planting: &Planting, at: Length
         between: false,
         school: None,
         line: Some(RowLine { across, at }),
+        timing: Timing::default(),
     }
 }

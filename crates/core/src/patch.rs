@@ -3,6 +3,7 @@
 use crate::bed::{Bed, BedId};
 use crate::length::Length;
 use crate::school::School;
+use crate::season::Means;
 use crate::site::Units;
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
@@ -107,6 +108,31 @@ pub struct RowLine {
     pub at: Length,
 }
 
+/// What the household said or expects of a patch's time, beside the plan's first and last day.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(deny_unknown_fields)]
+pub struct Timing {
+    /// How it comes to the ground; nothing means as is usual for its crop.
+    #[serde(default)]
+    pub means: Option<Means>,
+    /// When it was or will be sown on the shelf, when not the usual weeks before.
+    #[serde(default)]
+    pub sown: Option<Date>,
+    /// When bought plants arrive.
+    #[serde(default)]
+    pub arrives: Option<Date>,
+    /// Seedlings of a hundred that come to be planted, when not as the shelf's; 10 to 100.
+    #[serde(default)]
+    pub survival: Option<u8>,
+    /// When its ground is expected to be free, when that is not the plan's last day.
+    #[serde(default)]
+    pub free_on: Option<Date>,
+    /// It is one of several sowings made to learn which date is best, by their common number.
+    #[serde(default)]
+    pub trial: Option<u16>,
+}
+
 /// One crop on one rectangle for one span of days.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "ts", derive(ts_rs::TS))]
@@ -141,6 +167,9 @@ pub struct Patch {
     pub line: Option<RowLine>,
     /// Warnings the household has seen and keeps, by key, in order.
     pub kept: Vec<String>,
+    /// What is said or expected of its time.
+    #[serde(default)]
+    pub timing: Timing,
 }
 
 impl Patch {
@@ -191,12 +220,15 @@ pub struct Placing {
     /// It is a single row at an exact place.
     #[serde(default)]
     pub line: Option<RowLine>,
+    /// What is said of its time.
+    #[serde(default)]
+    pub timing: Timing,
 }
 
 impl Placing {
     /// The patch it would become, under a number.
     pub fn patch(&self, number: u32) -> Patch {
-        let Placing { bed, crop, way, rect, holes, from, until, between, school, line } = self.clone();
+        let Placing { bed, crop, way, rect, holes, from, until, between, school, line, timing } = self.clone();
         Patch {
             id: PatchId(number),
             bed,
@@ -211,6 +243,7 @@ impl Placing {
             locked: false,
             line,
             kept: Vec::new(),
+            timing,
         }
     }
 }

@@ -132,7 +132,7 @@ fn shaded(garden: &Garden, laid: Laid, other: Laid) -> Option<Found> {
     if short.bed.id != tall.bed.id {
         return None;
     }
-    let shadow = shade::over(&garden.site, short.bed, (tall.crop, tall.way, tall.patch), (short.crop, short.way, short.patch))?;
+    let shadow = shade::over(&garden.site, short.bed, tall.grown(), short.grown())?;
     let under = |hole: &&Hole| shade::in_shadow(other.sum.ground, shadow.reach, **hole) && !inside(other.sum.ground, hole);
     let plants = laid.holes.iter().filter(under).count() as u32;
     if plants == 0 || plants * 4 < laid.holes.len() as u32 {
@@ -184,7 +184,7 @@ fn rows_crowd(laid: Laid, other: Laid) -> Option<Found> {
     }
     let gap = Length::tenths_mm((mine.at - theirs.at).get().abs());
     let until = one.patch.until.min(two.patch.until);
-    let over = |p: &Planting| growth::first_day_as_wide(p.crop, p.way, p.patch, gap.times(2) + Length::tenths_mm(1));
+    let over = |p: &Planting| growth::first_day_as_wide(p.crop, p.way, &p.pace, p.patch, gap.times(2) + Length::tenths_mm(1));
     let day = over(one).into_iter().chain(over(two)).min()?.max(one.patch.from.max(two.patch.from));
     let reason = Reason::RowsCrowd { other: two.patch.id, gap, day };
     (day <= until).then(|| (Weight::Settle, format!("rows:{}", two.patch.id.0), Some(two.patch.id), reason))

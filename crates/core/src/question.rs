@@ -15,10 +15,15 @@ use crate::markers::{self, Markers, Marking};
 use crate::patch::{Patch, PatchId, Rect};
 use crate::refusal::Refusal;
 use crate::school::School;
+use crate::season::series::{self, Series, SeriesPlan};
+use crate::season::slip::{self, SlipChoice};
+use crate::season::view::SeasonView;
+use crate::season::{self, Grower, Means, Window};
 use crate::sheet::{self, Sheet};
 use crate::spacing::{Planting, SchoolCount};
 use crate::sums::{self, Edge, Fits, Plate, Tally};
 use crate::turns::{self, Argued, Entry, Pinned, Reasons, Straight, TieKey, TurnsView, WishDraft, WishId};
+use crate::weather::{ClimateShape, nearest_shape, shapes};
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 
@@ -32,6 +37,8 @@ pub enum Question {
     Schools { patch: PatchId },
     /// Which ground of a bed lies bare in a growing year, and what would be ready in time?
     Bare { bed: BedId, year: i16 },
+    /// What would be ready on this ground between two days?
+    Suits { bed: BedId, rect: Rect, from: Date, until: Date },
     /// How might this bed be laid out for a list of wishes?
     Arrange(Arranging),
     /// Where would row markers lie, and what do they hold?
@@ -58,6 +65,16 @@ pub enum Question {
     Amounts { bed: BedId, year: i16 },
     /// What would a wish for a crop usually be?
     UsualWish { crop: String },
+    /// What must be started, moved and cleared in the year of a day, and what is at risk on it?
+    Season { on: Date },
+    /// When may a crop start in a year: in a bed, or in open ground?
+    Windows { crop: String, way: String, means: Option<Means>, bed: Option<BedId>, year: i16 },
+    /// What can be done when ground is not free in time for what follows?
+    Slip { first: PatchId, then: PatchId },
+    /// When to sow a crop again and again, and where?
+    Series(Series),
+    /// Which generic shapes of a year are there, and which is nearest?
+    Shapes,
     /// Which plate of a seeder comes nearest to the distance a crop wants?
     Seeder { crop: String, way: String, run: Tape, plates: Vec<u32> },
 }
@@ -70,6 +87,7 @@ pub enum Question {
 pub enum Answer {
     Schools(Vec<SchoolCount>),
     Bare(Vec<Bare>),
+    Suits(Bare),
     Arrange(Arranged),
     Markers(Markers),
     Groupings(Vec<Fitted>),
@@ -83,6 +101,11 @@ pub enum Answer {
     Why(Reasons),
     Argue(Argued),
     UsualWish(WishDraft),
+    Season(Box<SeasonView>),
+    Windows { windows: Vec<Window>, figures: Box<season::Figures> },
+    Slip(Vec<SlipChoice>),
+    Series(SeriesPlan),
+    Shapes { shapes: Vec<ClimateShape>, nearest: String },
     Amounts(Vec<arrange::Wish>),
 }
 
@@ -96,6 +119,20 @@ pub fn answer(garden: &Garden, catalogue: &Catalogue, question: &Question, today
             Ok(Answer::Schools(planting.compare()))
         }
         Question::Bare { bed, year } => Ok(Answer::Bare(bare::bare(garden, catalogue, *bed, *year, today))),
+        Question::Season { on } => {
+            let on = (*on).clamp(jiff::civil::date(1900, 1, 1), jiff::civil::date(2200, 12, 31));
+            Ok(Answer::Season(Box::new(season::view::view(garden, catalogue, on))))
+        }
+        Question::Windows { crop, way, means, bed, year } => windows(garden, catalogue, (crop, way, *means), *bed, *year),
+        Question::Slip { first, then } => slip::ways_out(garden, catalogue, (*first, *then), today).map(Answer::Slip),
+        Question::Series(asked) => series::series(garden, catalogue, asked).map(Answer::Series),
+        Question::Shapes => {
+            let nearest = nearest_shape(&garden.site).key.clone();
+            Ok(Answer::Shapes { shapes: shapes().to_vec(), nearest })
+        }
+        Question::Suits { bed, rect, from, until } => {
+            bare::of_ground(garden, catalogue, *bed, *rect, (*from, *until)).map(Answer::Suits)
+        }
         Question::Arrange(asked) => arrange::arrange(garden, catalogue, asked).map(Answer::Arrange),
         Question::Markers(asked) => markers::mark(garden, catalogue, asked).map(Answer::Markers),
         Question::Groupings { bed, rect, year } => {
@@ -137,7 +174,7 @@ pub fn answer(garden: &Garden, catalogue: &Catalogue, question: &Question, today
 fn usual(garden: &Garden, catalogue: &Catalogue, bed: BedId, (crop, way): (&str, &str), year: i16) -> Result<Patch, Refusal> {
     let known = catalogue.crop(crop).ok_or_else(|| Refusal::Unknown { what: "crop", key: crop.into() })?;
     let grown = known.way(way).ok_or_else(|| Refusal::Unknown { what: "way of growing it", key: way.into() })?;
-    let (from, until) = calendar::usual_span(&garden.site, known, grown, year);
+    let (from, until) = season::usual_span(garden, known, grown, Some(bed), year);
     Ok(sums::pattern(bed, crop, way, from, until))
 }
 
@@ -147,4 +184,25 @@ fn in_line(garden: &Garden, catalogue: &Catalogue, crop: &str, way: &str) -> Res
     let grown = known.way(way).ok_or_else(|| Refusal::Unknown { what: "way of growing it", key: way.into() })?;
     let distance = garden.own_spacing(crop, way).map_or(grown.row[0], |own| own.along);
     Ok((distance, grown.per_hole))
+}
+
+/// When a crop may start in a year, in a bed's soil or in open ground.
+fn windows(
+    garden: &Garden,
+    catalogue: &Catalogue,
+    (crop, way, means): (&str, &str, Option<Means>),
+    bed: Option<BedId>,
+    year: i16,
+) -> Result<Answer, Refusal> {
+    let unknown = |what: &'static str, key: &str| Refusal::Unknown { what, key: key.into() };
+    let crop = catalogue.crop(crop).ok_or_else(|| unknown("crop", crop))?;
+    let way = crop.way(way).ok_or_else(|| unknown("way of growing it", way))?;
+    let adds = match bed {
+        None => 0.0,
+        Some(id) => season::adds(garden, garden.bed(id).ok_or_else(|| unknown("bed", &id.0.to_string()))?),
+    };
+    let year = year.clamp(1900, 2200);
+    let means = means.unwrap_or_else(|| season::usual_means(crop, way));
+    let windows = season::windows(&Grower::of(garden), garden.almanac.appetite, (crop, way, means), year, adds);
+    Ok(Answer::Windows { windows, figures: Box::new(season::figures(crop, way).clone()) })
 }

@@ -110,8 +110,8 @@ fn reckon_patch(planting: &Planting, needle: Date) -> PatchReckoning {
         least: spacing::starter(sum.spacing, planting.units()),
         spread: way.spread,
         stands: patch.stands_on(needle),
-        size: growth::size(crop, way, patch, needle),
-        closes: growth::first_day_as_wide(crop, way, patch, distance),
+        size: growth::size(crop, way, &planting.pace, patch, needle),
+        closes: growth::first_day_as_wide(crop, way, &planting.pace, patch, distance),
         sum,
         holes,
     }

@@ -89,6 +89,16 @@ pub enum Refusal {
     NoGrouping { most: usize },
     #[error("these wishes make no sense together: {because}")]
     NoSense { because: String },
+    #[error("the station's file has {days} days with a low and a high; {least} days and every month are the least")]
+    StationTooShort { days: usize, least: usize },
+    #[error("{field}: {value} °C is outside {least} to {most} °C")]
+    TemperatureOutOfRange { field: &'static str, value: f64, least: f64, most: f64 },
+    #[error("{month}: the usual low, {low} °C, is not below the usual high, {high} °C")]
+    LowAboveHigh { month: &'static str, low: f64, high: f64 },
+    #[error("there is no {what} yet; read or type one first")]
+    NotThereYet { what: &'static str },
+    #[error("{crop} would have to move from {from} to {to}, and it is kept where it is; let it move first")]
+    KeptInTime { crop: String, from: jiff::civil::Date, to: jiff::civil::Date },
     #[error("there is nothing to {what}")]
     NothingTo { what: &'static str },
 }

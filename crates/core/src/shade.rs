@@ -3,7 +3,7 @@
 use crate::bed::{Bed, Trellis};
 use crate::crop::{Crop, Way};
 use crate::garden::Garden;
-use crate::growth;
+use crate::growth::{self, Pace};
 use crate::length::Length;
 use crate::patch::{Ground, Patch};
 use crate::site::Site;
@@ -14,7 +14,7 @@ use jiff::civil::Date;
 use serde::Serialize;
 
 /// A plant as it is grown: its crop, its way, and the patch that says when.
-pub type Grown<'a> = (&'a Crop, &'a Way, &'a Patch);
+pub type Grown<'a> = (&'a Crop, &'a Way, Pace, &'a Patch);
 
 /// A noon shadow in a bed's own frame.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
@@ -36,13 +36,14 @@ impl Shadow {
 /// The noon shadow of one patch on the tops of another in the same bed, in the middle of the days both
 /// stand; nothing when the other is as high, they never meet, or the sun does not rise.
 pub fn over(site: &Site, bed: &Bed, tall: Grown, short: Grown) -> Option<Shadow> {
-    let ((tall_crop, tall_way, tall), (short_crop, short_way, short)) = (tall, short);
+    let ((tall_crop, tall_way, fast, tall), (short_crop, short_way, slow, short)) = (tall, short);
     if tall_way.height <= short_way.height || !tall.meets(short) {
         return None;
     }
     let (from, until) = (tall.from.max(short.from), tall.until.min(short.until));
     let day = from.saturating_add(i64::from((until - from).get_days() / 2).days());
-    let excess = growth::size(tall_crop, tall_way, tall, day)?.height - growth::size(short_crop, short_way, short, day)?.height;
+    let excess = growth::size(tall_crop, tall_way, &fast, tall, day)?.height
+        - growth::size(short_crop, short_way, &slow, short, day)?.height;
     (excess > Length::ZERO).then_some(())?;
     Some(Shadow { reach: sun::noon_shadow(site, bed, excess, day)?, day })
 }

@@ -58,7 +58,7 @@ pub fn sharings(garden: &Garden, quick: &Planting, holes: &[Hole], others: &[(&P
         let inside = |hole: &&Hole| hole.x > ground.left && hole.x < ground.right && hole.y > ground.far && hole.y < ground.near;
         let among: Vec<&Hole> = holes.iter().filter(inside).collect();
         let Some(nearest) = nearest(&among, slow_holes) else { continue };
-        let wide = |width: Length| growth::first_day_as_wide(slow.crop, slow.way, other, width);
+        let wide = |width: Length| growth::first_day_as_wide(slow.crop, slow.way, &slow.pace, other, width);
         let closes = wide(slow_sum.spacing.along.min(slow_sum.spacing.across));
         let over_the_stem = wide(nearest.times(2));
         let must_be_out = closes.into_iter().chain(over_the_stem).min().filter(|day| *day >= one.from);

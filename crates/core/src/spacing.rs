@@ -8,11 +8,14 @@ use crate::bed::{Bed, Reach};
 use crate::catalogue::Catalogue;
 use crate::crop::{Crop, Spacing, Way};
 use crate::garden::{Garden, OwnSpacing};
+use crate::growth::Pace;
 use crate::interplant::{self, Host};
 use crate::length::Length;
 use crate::patch::{Ground, Patch, Rect, RowLine};
 use crate::pattern::{self, Pattern, Spot};
 use crate::school::{School, Unsuited};
+use crate::season::{self, Grower};
+use crate::shade::Grown;
 use crate::site::Units;
 use serde::Serialize;
 
@@ -106,6 +109,8 @@ pub struct Planting<'a> {
     pub way: &'a Way,
     /// The school that holds.
     pub school: School,
+    /// How it lives through its packet's days, as the warmth of its bed goes.
+    pub pace: Pace,
     units: Units,
     own: Option<&'a OwnSpacing>,
     hosts: Vec<Host>,
@@ -135,7 +140,13 @@ impl<'a> Planting<'a> {
         let way = crop.way(&patch.way)?;
         let school = School::of(garden, bed, patch, crop, way);
         let own = garden.own_spacing(&patch.crop, &patch.way);
-        Some(Planting { bed, patch, crop, way, school, units: garden.site.units, own, hosts: Vec::new() })
+        let pace = Grower::of(garden).pace(crop, way, season::means_of(patch, crop, way), patch.from, season::adds(garden, bed));
+        Some(Planting { bed, patch, crop, way, school, pace, units: garden.site.units, own, hosts: Vec::new() })
+    }
+
+    /// What a shadow is reckoned from.
+    pub fn grown(&self) -> Grown<'a> {
+        (self.crop, self.way, self.pace, self.patch)
     }
 
     /// The household's measures.

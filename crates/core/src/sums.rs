@@ -5,7 +5,7 @@ use crate::bed::{Bed, BedId};
 use crate::catalogue::Catalogue;
 use crate::garden::Garden;
 use crate::length::Length;
-use crate::patch::{Patch, PatchId, Rect};
+use crate::patch::{Patch, PatchId, Rect, Timing};
 use crate::refusal::Refusal;
 use crate::room;
 use crate::spacing::Planting;
@@ -250,5 +250,6 @@ pub fn pattern(bed: BedId, crop: &str, way: &str, from: Date, until: Date) -> Pa
         locked: false,
         line: None,
         kept: Vec::new(),
+        timing: Timing::default(),
     }
 }

@@ -61,6 +61,7 @@ pub fn verify(garden: &Garden, catalogue: &Catalogue) -> Result<(), (String, Ref
         }
     }
     crate::planner::turns::check(garden, catalogue)?;
+    crate::planner::season::check(garden).map_err(|why| ("almanac".to_string(), why))?;
     if growing.spacings != garden.spacings {
         return Err(("spacings".into(), Refusal::OutOfOrder { list: "spacings" }));
     }

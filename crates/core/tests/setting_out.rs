@@ -197,7 +197,11 @@ fn stages_wait_for_what_they_need_of_each_other() {
     let sisters = grouping(&garden, "three-sisters-block", Rect { x: 0, y: 0, w: 16, h: 8 });
     let [maize, beans, squash, _] = &sisters.stages[..] else { panic!("{sisters:?}") };
     let crop = Catalogue::standard().crop("maize").unwrap();
-    let high = |day: jiff::civil::Date| size_after(crop, &crop.ways[0], f64::from((day - maize.place.from).get_days())).height;
+    let patch = maize.place.patch(0);
+    let pace = sparrow_core::spacing::Planting::alone(&garden, Catalogue::standard(), &patch).unwrap().pace;
+    let high = |day: jiff::civil::Date| {
+        size_after(crop, &crop.ways[0], pace.lived(f64::from((day - maize.place.from).get_days()))).height
+    };
     assert!(high(beans.place.from) >= inch(6), "beans when the maize stands 6 in");
     assert!(high(beans.place.from.yesterday().unwrap()) < inch(6), "and not later");
     assert!((squash.place.from - beans.place.from).get_days() >= 12, "squash when the beans are up");

@@ -17,6 +17,7 @@ use sparrow_core::pattern::Pattern;
 use sparrow_core::reckon::{Reason, Weight, reckon};
 use sparrow_core::sharing::Sharing;
 use sparrow_core::site::Units;
+use sparrow_core::spacing::Planting;
 
 fn stand(garden: &Garden, crop: &str, way: &str, rect: Rect, from: Date, until: Date) -> Patch {
     Patch { from, until, ..patch_in(garden, crop, way, rect) }
@@ -88,8 +89,9 @@ proptest! {
         let from = date(2027, 4, 10);
         let patch = stand(&garden, &crop.key, &way.key, Rect { x: 0, y: 0, w: 2, h: 2 }, from, from.saturating_add(stands.days()));
         let width = Length::tenths_mm(width * 10);
-        let plain = (0..=stands).map(|n| from.saturating_add(n.days())).find(|day| size(crop, way, &patch, *day).unwrap().canopy >= width);
-        let found = first_day_as_wide(crop, way, &patch, width);
+        let pace = Planting::alone(&garden, Catalogue::standard(), &patch).unwrap().pace;
+        let plain = (0..=stands).map(|n| from.saturating_add(n.days())).find(|day| size(crop, way, &pace, &patch, *day).unwrap().canopy >= width);
+        let found = first_day_as_wide(crop, way, &pace, &patch, width);
         // Beyond full leaf nothing grows, so a width that is never reached has no day either way.
         prop_assert_eq!(found, plain);
     }
@@ -102,7 +104,7 @@ fn a_patch_has_no_size_on_days_it_does_not_stand() {
     garden.patches.push(patch);
     let on = |day| reckon(&garden, Catalogue::standard(), day, TODAY).patches[0].clone();
     assert_eq!(on(date(2027, 4, 30)).size, None);
-    let (may, june, august) = (on(date(2027, 5, 1)), on(date(2027, 6, 1)), on(date(2027, 8, 1)));
+    let (may, june, august) = (on(date(2027, 5, 1)), on(date(2027, 6, 1)), on(date(2027, 9, 1)));
     let wide = |reckoned: &sparrow_core::reckon::PatchReckoning| reckoned.size.unwrap().canopy;
     assert!(wide(&may) < wide(&june) && wide(&june) < wide(&august));
     assert_eq!(wide(&august), august.spread);
@@ -132,7 +134,8 @@ fn radishes_between_carrots_are_fine_when_they_are_out_before_the_carrots_meet()
     let (garden, sharing, weight) = carrots_and_radishes(date(2027, 5, 8));
     assert_eq!(weight, Weight::Good);
     let carrot = Catalogue::standard().crop("carrot").unwrap();
-    let closes = first_day_as_wide(carrot, &carrot.ways[0], &garden.patches[0], Length::inches(3)).unwrap();
+    let pace = Planting::alone(&garden, Catalogue::standard(), &garden.patches[0]).unwrap().pace;
+    let closes = first_day_as_wide(carrot, &carrot.ways[0], &pace, &garden.patches[0], Length::inches(3)).unwrap();
     assert_eq!((sharing.closes, sharing.must_be_out), (Some(closes), Some(closes)));
     // In the gaps: no radish nearer to a carrot than the middle of four, 3/√2 = 2.12 in.
     let reckoning = reckon(&garden, Catalogue::standard(), date(2027, 5, 1), TODAY);

@@ -12,7 +12,8 @@ use sparrow_core::verify::verify;
 pub const FORMAT: &str = "patient-sparrow-garden";
 /// The version of the format written here. Version 1 had no schools of spacing, locked patches, drip lines or groupings;
 /// it is read as a garden by the square-foot grid. Versions before 3 had no turns: they wish for nothing yet.
-pub const VERSION: u32 = 3;
+/// Versions before 4 had no almanac and said nothing of a patch's time.
+pub const VERSION: u32 = 4;
 
 #[derive(Serialize, Deserialize)]
 #[serde(deny_unknown_fields)]

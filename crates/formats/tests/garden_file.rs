@@ -64,7 +64,7 @@ fn what_is_wrong_with_a_file_is_told_by_line_or_field() {
         ("not JSON", "hello".to_string(), "line 1, column 1: this is not a garden file".to_string()),
         ("a list", "[1, 2]".to_string(), "the field “format” says nothing of the kind".to_string()),
         ("someone else's file", "{\"format\": \"other\"}".to_string(), "the field “format” says “other”".to_string()),
-        ("a version to come", good.replace("\"version\": 3", "\"version\": 4"), "the field “version” says 4".to_string()),
+        ("a version to come", good.replace("\"version\": 4", "\"version\": 5"), "the field “version” says 5".to_string()),
         (
             "a word for a number",
             good.replacen(width, "\"width\": \"wide\"", 1),

@@ -12,6 +12,7 @@ mod openapi;
 mod page;
 mod proposals;
 mod routes;
+mod seasons;
 mod sheets;
 mod view;
 

@@ -1,6 +1,6 @@
 //! Every route on one page. Who may call it stands at the handler's head.
 
-use crate::{accounts, errors::Trouble, gardens, lookups, openapi, page, proposals, sheets};
+use crate::{accounts, errors::Trouble, gardens, lookups, openapi, page, proposals, seasons, sheets};
 use actix_web::web::{self, JsonConfig, PayloadConfig, QueryConfig, ServiceConfig, delete, get, post};
 
 /// The most a request body may hold \[bytes\]; a garden of thirty years is well under it.
@@ -13,6 +13,7 @@ pub fn configure(app: &mut ServiceConfig) {
         .app_data(QueryConfig::default().error_handler(move |error, _| unreadable(error.to_string()).into()))
         .app_data(PayloadConfig::new(MOST_BODY))
         .route("/healthz", get().to(lookups::health))
+        .route("/calendar/{token}.ics", get().to(seasons::feed))
         .service(web::scope("/api/v1").configure(api))
         .default_service(get().to(page::file));
 }
@@ -36,6 +37,12 @@ fn api(api: &mut ServiceConfig) {
                 .route("/questions", post().to(gardens::question))
                 .route("/proposals", post().to(proposals::propose))
                 .route("/beds/{bed}/sheet.svg", get().to(sheets::sheet))
+                .route("/station", post().to(seasons::station))
+                .route("/calendar.ics", get().to(seasons::ics))
+                .route("/calendar.csv", get().to(seasons::csv))
+                .route("/calendar", get().to(seasons::link))
+                .route("/calendar", post().to(seasons::give_link))
+                .route("/calendar", delete().to(seasons::revoke_link))
                 .route("/undo", post().to(gardens::undo))
                 .route("/redo", post().to(gardens::redo))
                 .route("/export", get().to(gardens::export))

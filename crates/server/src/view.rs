@@ -22,6 +22,8 @@ pub struct GardenView {
     pub garden: Garden,
     /// What follows from them on the needle's day.
     pub reckoning: Reckoning,
+    /// The day it is.
+    pub today: Date,
     /// The kind of command that undo would take back.
     pub undo: Option<String>,
     /// The kind of command that redo would do again.
@@ -64,6 +66,7 @@ pub fn view(id: GardenId, role: Role, versioned: Versioned, needle: Option<Date>
         revision: number(revision),
         garden,
         reckoning,
+        today,
         undo: kind(history.undo),
         redo: kind(history.redo),
     }
@@ -83,6 +86,8 @@ pub fn write_types(folder: &std::path::Path) -> Result<(), String> {
     Catalogue::export_all(&config).map_err(|error| error.to_string())?;
     sparrow_core::refusal::Refusal::export_all(&config).map_err(|error| error.to_string())?;
     sparrow_core::question::Question::export_all(&config).map_err(|error| error.to_string())?;
+    crate::seasons::StationRead::export_all(&config).map_err(|error| error.to_string())?;
+    crate::seasons::CalendarAt::export_all(&config).map_err(|error| error.to_string())?;
     crate::proposals::Report::export_all(&config).map_err(|error| error.to_string())?;
     sparrow_core::question::Answer::export_all(&config).map_err(|error| error.to_string())?;
     sparrow_core::command::Command::export_all(&config).map_err(|error| error.to_string())

@@ -373,12 +373,23 @@ async fn every_route_described_is_there_and_asks_who_is_calling() {
     let owner = served.enters("quillet-lane").await;
     let garden = owner.garden().await;
     let described: Value = owner.gets("/openapi.json").await.json().await.unwrap();
-    let open = ["/healthz", "/api/v1/catalogue", "/api/v1/tape", "/api/v1/accounts", "/api/v1/session", "/api/v1/session/demo"];
+    let open = [
+        "/calendar/{token}.ics",
+        "/healthz",
+        "/api/v1/catalogue",
+        "/api/v1/tape",
+        "/api/v1/accounts",
+        "/api/v1/session",
+        "/api/v1/session/demo",
+    ];
+    let link: Value = owner.posts(&format!("/gardens/{garden}/calendar"), json!({})).await.json().await.unwrap();
+    let feed = "/calendar/{token}.ics";
     let mut seen = 0;
     for (path, methods) in described["paths"].as_object().unwrap() {
         for method in methods.as_object().unwrap().keys().filter(|key| key.as_str() != "parameters") {
             let method: Method = method.to_uppercase().parse().unwrap();
             let address = format!("{}{}", served.address, path.replace("{garden}", &garden.to_string()));
+            let address = if path == feed { format!("{}{}", served.address, link["path"].as_str().unwrap()) } else { address };
             let request = served.stranger().client.request(method.clone(), &address).header("Content-Type", "application/json");
             let answer = request.body("{}").send().await.unwrap();
             assert_ne!(answer.status(), StatusCode::NOT_FOUND, "{method} {path}");
@@ -387,7 +398,7 @@ async fn every_route_described_is_there_and_asks_who_is_calling() {
             seen += 1;
         }
     }
-    assert_eq!(seen, 21);
+    assert_eq!(seen, 28);
 }
 
 #[tokio::test(flavor = "multi_thread")]
@@ -429,4 +440,71 @@ async fn a_change_sent_twice_with_one_key_is_made_once() {
     assert_eq!((undone["revision"].as_i64(), undone["redo"].as_str()), (Some(2), Some("remember")));
     let redone = owner.sends(Method::POST, &format!("/gardens/{garden}/redo"), String::new(), Some(2)).await;
     assert_eq!(redone.json::<Value>().await.unwrap()["garden"], first["garden"]);
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_calendar_can_be_subscribed_to_by_whoever_has_its_link_until_it_is_revoked() {
+    let served = served().await;
+    let owner = served.enters("quillet-lane").await;
+    let garden = owner.garden().await;
+    let at = format!("/gardens/{garden}/calendar");
+    let none: Value = owner.gets(&at).await.json().await.unwrap();
+    assert_eq!(none, json!({ "path": null }));
+    let link: Value = owner.posts(&at, json!({})).await.json().await.unwrap();
+    let path = link["path"].as_str().unwrap().to_string();
+    assert!(path.starts_with("/calendar/") && path.ends_with(".ics") && path.len() > 40, "{path}");
+    let feed = async |path: &str| {
+        let answer = reqwest::get(format!("{}{path}", served.address)).await.unwrap();
+        (answer.status(), answer.headers().get("content-type").cloned(), answer.text().await.unwrap())
+    };
+    let (status, kind, text) = feed(&path).await;
+    assert_eq!((status, kind.unwrap().to_str().unwrap()), (StatusCode::OK, "text/calendar; charset=utf-8"));
+    assert!(text.starts_with("BEGIN:VCALENDAR") && text.contains("cabbages under cover"), "{}", &text[..400]);
+    // The file for those who are signed in is the same.
+    let file = owner.gets(&format!("/gardens/{garden}/calendar.ics")).await.text().await.unwrap();
+    assert_eq!(file, text);
+    assert!(owner.gets(&format!("/gardens/{garden}/calendar.csv")).await.text().await.unwrap().starts_with("day,work,crop"));
+    // A new link ends the old one; names of entries stay.
+    let again: Value = owner.posts(&at, json!({})).await.json().await.unwrap();
+    assert_eq!(feed(&path).await.0, StatusCode::NOT_FOUND);
+    let (status, _, other) = feed(again["path"].as_str().unwrap()).await;
+    assert_eq!((status, other), (StatusCode::OK, text));
+    let revoked = owner.sends(Method::DELETE, &at, String::new(), None).await;
+    assert_eq!(revoked.status(), StatusCode::NO_CONTENT);
+    assert_eq!(feed(again["path"].as_str().unwrap()).await.0, StatusCode::NOT_FOUND);
+    // A guest may take the file, not give the garden's link away.
+    let visitor = served.enters("visitor").await;
+    assert_eq!(visitor.gets(&format!("/gardens/{garden}/calendar.ics")).await.status(), StatusCode::OK);
+    assert_eq!(visitor.posts(&at, json!({})).await.status(), StatusCode::FORBIDDEN);
+    assert_eq!(visitor.gets(&at).await.status(), StatusCode::FORBIDDEN);
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_station_file_is_read_whole_or_not_at_all_and_kept_only_when_asked() {
+    let served = served().await;
+    let owner = served.enters("tern-court").await;
+    let garden = owner.garden().await;
+    let day = |n: i64| jiff::civil::date(2020, 1, 1).saturating_add(jiff::ToSpan::days(n));
+    let line = |n: i64| format!("{},{},{}\n", day(n), (n % 20) - 2, 15 + n % 10);
+    let good = format!("date,tmin,tmax\n{}", (0..800).map(line).collect::<String>());
+    let send = async |text: String| owner.sends(Method::POST, &format!("/gardens/{garden}/station?name=Pier"), text, None).await;
+    let (status, detail) = problem(send(good.replacen("2020-01-05,2", "2020-01-05,two", 1)).await).await;
+    assert_eq!((status, detail.as_str()), (422, "line 6: the low, “two”, is not a number; nothing was read in"));
+    let read: Value = send(good).await.json().await.unwrap();
+    assert_eq!((read["station"]["days"].as_i64(), read["station"]["name"].as_str()), (Some(800), Some("Pier")));
+    let before: Value = owner.gets(&format!("/gardens/{garden}")).await.json().await.unwrap();
+    assert_eq!(before["garden"]["almanac"]["station"], Value::Null, "reading keeps nothing");
+    let command = json!({ "command": { "do": "season", "changes": [{ "season": "take-station", "station": read["station"] }] }, "on": null });
+    let revision = before["revision"].as_i64();
+    let kept = owner.sends(Method::POST, &format!("/gardens/{garden}/commands"), command.to_string(), revision).await;
+    let kept: Value = kept.json().await.unwrap();
+    assert_eq!(
+        (&kept["garden"]["almanac"]["station"], &kept["garden"]["almanac"]["from"]),
+        (&read["station"], &json!("station"))
+    );
+    // It comes back from the tables as it was sent, and so does undo.
+    let now: Value = owner.gets(&format!("/gardens/{garden}")).await.json().await.unwrap();
+    assert_eq!(now["garden"], kept["garden"]);
+    let undone = owner.sends(Method::POST, &format!("/gardens/{garden}/undo"), String::new(), kept["revision"].as_i64()).await;
+    assert_eq!(undone.json::<Value>().await.unwrap()["garden"], before["garden"]);
 }

@@ -1,12 +1,14 @@
 //! Reads the facts of one garden.
 
-use crate::{GardenId, StoreError, groupings, turns};
+use crate::{GardenId, StoreError, almanac, groupings, turns};
 use jiff_sqlx::Date;
+use serde::Serialize;
+use serde::de::DeserializeOwned;
 use sparrow_core::bed::{Bed, BedId, BedKind, Board, Brace, Reach, Trellis};
 use sparrow_core::garden::{Garden, OwnSpacing};
 use sparrow_core::history::{PastId, PastStand, Stood};
 use sparrow_core::length::Length;
-use sparrow_core::patch::{Patch, PatchId, Rect, RowLine};
+use sparrow_core::patch::{Patch, PatchId, Rect, RowLine, Timing};
 use sparrow_core::school::School;
 use sparrow_core::site::{Frost, Latitude, MonthDay, Site, Units};
 use sparrow_core::volume::Volume;
@@ -23,6 +25,7 @@ pub async fn load(connection: &mut PgConnection, garden: GardenId) -> Result<Gar
         groupings: groupings::load(connection, garden).await?,
         school: household_school(connection, garden).await?,
         turns: turns::load(connection, garden).await?,
+        almanac: almanac::load(connection, garden).await?,
     })
 }
 
@@ -51,9 +54,15 @@ async fn site(connection: &mut PgConnection, garden: GardenId) -> Result<Site, S
     Ok(Site { name: row.name, place: row.place, latitude: Latitude(row.latitude), units, north: fit(row.north)?, frost })
 }
 
-/// The word a board or another plain enum is stored as is its word in JSON.
-fn board(word: &str) -> Result<Board, StoreError> {
+/// The word a plain enum is stored as is its word in JSON.
+pub fn of_word<T: DeserializeOwned>(word: &str) -> Result<T, StoreError> {
     Ok(serde_json::from_value(serde_json::Value::String(word.to_string()))?)
+}
+
+/// The word a plain enum is stored as.
+pub fn word<T: Serialize>(one: &T) -> Result<String, StoreError> {
+    let word = serde_json::to_value(one)?.as_str().map(String::from);
+    word.ok_or_else(|| StoreError::Other("an enum with fields has no one word".into()))
 }
 
 /// A school from its word and its figure.
@@ -99,7 +108,7 @@ async fn beds(connection: &mut PgConnection, garden: GardenId) -> Result<Vec<Bed
         .map(|row| {
             let kind = match (row.kind.as_str(), row.volume_ml) {
                 ("container", Some(ml)) => BedKind::Container { volume: Volume::ml(fit(ml)?) },
-                ("raised", _) => BedKind::Raised { board: row.board.as_deref().map(board).transpose()? },
+                ("raised", _) => BedKind::Raised { board: row.board.as_deref().map(of_word::<Board>).transpose()? },
                 _ => BedKind::Ground,
             };
             let own_braces = braces.iter().filter(|b| b.bed_id == row.id);
@@ -130,7 +139,8 @@ async fn patches(connection: &mut PgConnection, garden: GardenId) -> Result<Vec<
     let rows = sqlx::query!(
         r#"select id, bed_id, crop, way, x, y, w, h, holes, first_date as "first_date: Date",
                   last_date as "last_date: Date", between_others, school, school_figure, locked,
-                  line_at, line_across, kept
+                  line_at, line_across, kept, means, sown_date as "sown_date: Date",
+                  arrives_date as "arrives_date: Date", survival, free_date as "free_date: Date", trial
            from patch where garden_id = $1 order by id"#,
         garden.0
     )
@@ -153,6 +163,14 @@ async fn patches(connection: &mut PgConnection, garden: GardenId) -> Result<Vec<
                 locked: row.locked,
                 line: row.line_at.zip(row.line_across).map(|(at, across)| RowLine { across, at: mm(at) }),
                 kept: row.kept,
+                timing: Timing {
+                    means: row.means.as_deref().map(of_word).transpose()?,
+                    sown: row.sown_date.map(Date::to_jiff),
+                    arrives: row.arrives_date.map(Date::to_jiff),
+                    survival: row.survival.map(fit).transpose()?,
+                    free_on: row.free_date.map(Date::to_jiff),
+                    trial: row.trial.map(fit).transpose()?,
+                },
             })
         })
         .collect()

@@ -138,6 +138,7 @@ fn everything(garden: &Garden) -> Vec<Edit> {
     let school = Edit::School { before: garden.school, after: garden.school };
     let groupings = garden.groupings.iter().map(|own| Edit::Grouping { before: None, after: Some(own.clone()) });
     let turns = Edit::Turns { before: Box::default(), after: Box::new(garden.turns.clone()) };
-    let rest = patches.chain(past).chain(spacings).chain([turns]);
+    let almanac = Edit::Almanac { before: Box::default(), after: Box::new(garden.almanac.clone()) };
+    let rest = patches.chain(past).chain(spacings).chain([turns, almanac]);
     [site, school].into_iter().chain(groupings).chain(beds).chain(rest).collect()
 }

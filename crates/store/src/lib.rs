@@ -4,6 +4,8 @@
 //! garden's row, compares the revision, writes the facts, and notes what they were before.
 
 mod accounts;
+mod almanac;
+mod calendars;
 mod changes;
 mod error;
 mod facts;
@@ -13,6 +15,7 @@ mod turns;
 mod write;
 
 pub use accounts::Account;
+pub use calendars::CalendarLink;
 pub use changes::{Asked, History, Versioned};
 pub use error::StoreError;
 pub use gardens::{Listed, Member, Role};

@@ -1,7 +1,7 @@
 //! Writes edits to the tables, one fact at a time.
 
-use crate::facts::fit;
-use crate::{GardenId, StoreError, groupings, turns};
+use crate::facts::{fit, word};
+use crate::{GardenId, StoreError, almanac, groupings, turns};
 use jiff_sqlx::ToSqlx;
 use sparrow_core::bed::{Bed, BedKind};
 use sparrow_core::edit::Edit;
@@ -22,6 +22,7 @@ pub async fn edits(connection: &mut PgConnection, garden: GardenId, edits: &[Edi
             Edit::Past { after: Some(after), .. } => past(connection, garden, after).await?,
             Edit::Grouping { after: Some(after), .. } => groupings::write(connection, garden, after).await?,
             Edit::Turns { after, .. } => turns::write(connection, garden, after).await?,
+            Edit::Almanac { after, .. } => almanac::write(connection, garden, after).await?,
             Edit::School { after, .. } => household_school(connection, garden, *after).await?,
             Edit::Spacing { after: Some(after), .. } => spacing(connection, garden, after).await?,
             gone => forget(connection, garden, gone).await?,
@@ -181,18 +182,22 @@ async fn fixtures(connection: &mut PgConnection, garden: GardenId, id: i32, bed:
 async fn patch(connection: &mut PgConnection, garden: GardenId, patch: &Patch) -> Result<(), StoreError> {
     let (id, bed): (i32, i32) = (fit(patch.id.0)?, fit(patch.bed.0)?);
     let rect = patch.rect;
-    let school = patch.school.map(school_columns);
+    let (school, timing) = (patch.school.map(school_columns), patch.timing);
     let written = sqlx::query!(
         "insert into patch (garden_id, id, bed_id, half_columns, half_rows, crop, way, x, y, w, h, holes,
-                            first_date, last_date, between_others, kept, school, school_figure, locked, line_at, line_across)
-         select $1, $2, $3, half_columns, half_rows, $4, $5, $6, $7, $8, $9, $10, $11::date, $12::date, $13, $14, $15, $16, $17, $18, $19
+                            first_date, last_date, between_others, kept, school, school_figure, locked, line_at, line_across,
+                            means, sown_date, arrives_date, survival, free_date, trial)
+         select $1, $2, $3, half_columns, half_rows, $4, $5, $6, $7, $8, $9, $10, $11::date, $12::date, $13, $14, $15, $16, $17, $18, $19,
+                $20, $21::date, $22::date, $23, $24::date, $25
          from bed where garden_id = $1 and id = $3
          on conflict (garden_id, id) do update set bed_id = excluded.bed_id, half_columns = excluded.half_columns,
              half_rows = excluded.half_rows, crop = excluded.crop, way = excluded.way, x = excluded.x, y = excluded.y,
              w = excluded.w, h = excluded.h, holes = excluded.holes, first_date = excluded.first_date,
              last_date = excluded.last_date, between_others = excluded.between_others, kept = excluded.kept,
              school = excluded.school, school_figure = excluded.school_figure, locked = excluded.locked,
-             line_at = excluded.line_at, line_across = excluded.line_across",
+             line_at = excluded.line_at, line_across = excluded.line_across,
+             means = excluded.means, sown_date = excluded.sown_date, arrives_date = excluded.arrives_date,
+             survival = excluded.survival, free_date = excluded.free_date, trial = excluded.trial",
         garden.0,
         id,
         bed,
@@ -211,7 +216,13 @@ async fn patch(connection: &mut PgConnection, garden: GardenId, patch: &Patch) -
         school.and_then(|one| one.1),
         patch.locked,
         patch.line.map(|line| line.at.get()),
-        patch.line.map(|line| line.across)
+        patch.line.map(|line| line.across),
+        timing.means.as_ref().map(word).transpose()?,
+        timing.sown.map(ToSqlx::to_sqlx) as _,
+        timing.arrives.map(ToSqlx::to_sqlx) as _,
+        timing.survival.map(i16::from),
+        timing.free_on.map(ToSqlx::to_sqlx) as _,
+        timing.trial.map(fit::<i16, _>).transpose()?
     )
     .execute(connection)
     .await?;

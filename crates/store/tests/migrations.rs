@@ -15,7 +15,7 @@ const BEFORE: &str = "
     values (1, 1, 1, 16, 8, 'carrot', 'root', 0, 0, 4, 4, 12, '2025-04-01', '2025-07-01', false, '{brace}'),
            (1, 2, 1, 16, 8, 'radish', 'root', 0, 0, 4, 2, null, '2025-04-01', '2025-05-01', true, '{}');";
 
-const FILES: [&str; 8] = [
+const FILES: [&str; 9] = [
     include_str!("../migrations/0001_accounts.sql"),
     include_str!("../migrations/0002_garden.sql"),
     include_str!("../migrations/0003_change.sql"),
@@ -24,6 +24,7 @@ const FILES: [&str; 8] = [
     include_str!("../migrations/0006_groupings.sql"),
     include_str!("../migrations/0007_marked_rows.sql"),
     include_str!("../migrations/0008_turns.sql"),
+    include_str!("../migrations/0009_season.sql"),
 ];
 
 #[tokio::test(flavor = "multi_thread")]

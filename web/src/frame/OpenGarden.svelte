@@ -41,6 +41,8 @@
   {#if desk.view === 'yard'}<YardView />{:else if desk.view === 'turns'}
     <!-- Loaded when it is first opened; few open it every day. -->
     {#await import('../views/turns/TurnsView.svelte') then { default: TurnsView }}<TurnsView />{/await}
+  {:else if desk.view === 'season'}
+    {#await import('../views/season/SeasonView.svelte') then { default: SeasonView }}<SeasonView />{/await}
   {:else}<BedView />{/if}
   <YearRibbon />
 </div>

@@ -4,7 +4,7 @@ import type { GardenState } from '../state/garden.svelte';
 import { plusDays } from '../words/dates';
 
 export const FRAME_KEYS: [string, string][] = [
-  ['1, 2, 3', 'open the Yard, the Turns or the Bed view'],
+  ['1, 2, 3, 4', 'open the Yard, the Turns, the Bed or the Season view'],
   [', and .', 'move the needle back or on by a week'],
   ['Ctrl Z, Ctrl Shift Z', 'undo and redo'],
   ['/', 'find a crop to put on squares'],

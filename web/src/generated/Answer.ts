@@ -2,7 +2,9 @@
 import type { Argued } from "./Argued";
 import type { Arranged } from "./Arranged";
 import type { Bare } from "./Bare";
+import type { ClimateShape } from "./ClimateShape";
 import type { Edge } from "./Edge";
+import type { Figures } from "./Figures";
 import type { Fits } from "./Fits";
 import type { Fitted } from "./Fitted";
 import type { Length } from "./Length";
@@ -10,14 +12,18 @@ import type { Markers } from "./Markers";
 import type { Plate } from "./Plate";
 import type { Reasons } from "./Reasons";
 import type { SchoolCount } from "./SchoolCount";
+import type { SeasonView } from "./SeasonView";
+import type { SeriesPlan } from "./SeriesPlan";
 import type { Sheet } from "./Sheet";
+import type { SlipChoice } from "./SlipChoice";
 import type { Straight } from "./Straight";
 import type { Tally } from "./Tally";
 import type { TurnsView } from "./TurnsView";
+import type { Window } from "./Window";
 import type { Wish } from "./Wish";
 import type { WishDraft } from "./WishDraft";
 
 /**
  * What is answered.
  */
-export type Answer = { "to": "schools", "is": Array<SchoolCount> } | { "to": "bare", "is": Array<Bare> } | { "to": "arrange", "is": Arranged } | { "to": "markers", "is": Markers } | { "to": "groupings", "is": Array<Fitted> } | { "to": "sheet", "is": Sheet } | { "to": "fits", "is": Fits } | { "to": "edge", "is": Edge } | { "to": "tally", "is": Tally } | { "to": "seeder", "is": { wanted: Length, plates: Array<Plate>, } } | { "to": "turns", "is": TurnsView } | { "to": "straight", "is": Straight } | { "to": "why", "is": Reasons } | { "to": "argue", "is": Argued } | { "to": "usual-wish", "is": WishDraft } | { "to": "amounts", "is": Array<Wish> };
+export type Answer = { "to": "schools", "is": Array<SchoolCount> } | { "to": "bare", "is": Array<Bare> } | { "to": "suits", "is": Bare } | { "to": "arrange", "is": Arranged } | { "to": "markers", "is": Markers } | { "to": "groupings", "is": Array<Fitted> } | { "to": "sheet", "is": Sheet } | { "to": "fits", "is": Fits } | { "to": "edge", "is": Edge } | { "to": "tally", "is": Tally } | { "to": "seeder", "is": { wanted: Length, plates: Array<Plate>, } } | { "to": "turns", "is": TurnsView } | { "to": "straight", "is": Straight } | { "to": "why", "is": Reasons } | { "to": "argue", "is": Argued } | { "to": "usual-wish", "is": WishDraft } | { "to": "season", "is": SeasonView } | { "to": "windows", "is": { windows: Array<Window>, figures: Figures, } } | { "to": "slip", "is": Array<SlipChoice> } | { "to": "series", "is": SeriesPlan } | { "to": "shapes", "is": { shapes: Array<ClimateShape>, nearest: string, } } | { "to": "amounts", "is": Array<Wish> };

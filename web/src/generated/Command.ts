@@ -3,11 +3,13 @@ import type { BedDraft } from "./BedDraft";
 import type { BedId } from "./BedId";
 import type { OwnGroupingId } from "./OwnGroupingId";
 import type { PastId } from "./PastId";
+import type { PatchChange } from "./PatchChange";
 import type { PatchId } from "./PatchId";
 import type { Placing } from "./Placing";
 import type { Rect } from "./Rect";
 import type { School } from "./School";
 import type { SchoolFor } from "./SchoolFor";
+import type { SeasonChange } from "./SeasonChange";
 import type { Site } from "./Site";
 import type { Stood } from "./Stood";
 import type { Tape } from "./Tape";
@@ -16,4 +18,4 @@ import type { TurnChange } from "./TurnChange";
 /**
  * A change of the facts, as the page asks for it.
  */
-export type Command = { "do": "set-site", site: Site, } | { "do": "add-bed", draft: BedDraft, } | { "do": "change-bed", bed: BedId, draft: BedDraft, } | { "do": "move-bed", bed: BedId, x: Tape, y: Tape, } | { "do": "remove-bed", bed: BedId, } | { "do": "place", bed: BedId, crop: string, way: string | null, rect: Rect, holes: number | null, from: string | null, until: string | null, year: number, between: boolean, } | { "do": "place-all", gone: Array<PatchId>, places: Array<Placing>, } | { "do": "keep-grouping", name: string, patches: Array<PatchId>, } | { "do": "forget-grouping", grouping: OwnGroupingId, } | { "do": "move-patch", patch: PatchId, bed: BedId, rect: Rect, } | { "do": "change-patch", patch: PatchId, way: string, holes: number | null, from: string, until: string, between: boolean, } | { "do": "remove-patch", patch: PatchId, } | { "do": "keep-warning", patch: PatchId, key: string, keep: boolean, } | { "do": "remember", bed: BedId, section: number | null, year: number, stood: Stood, } | { "do": "forget", past: PastId, } | { "do": "turn", changes: Array<TurnChange>, } | { "do": "set-school", over: SchoolFor, school: School | null, } | { "do": "lock", patch: PatchId, locked: boolean, } | { "do": "set-spacing", crop: string, way: string, distance: [Tape, Tape] | null, note: string, };
+export type Command = { "do": "set-site", site: Site, } | { "do": "add-bed", draft: BedDraft, } | { "do": "change-bed", bed: BedId, draft: BedDraft, } | { "do": "move-bed", bed: BedId, x: Tape, y: Tape, } | { "do": "remove-bed", bed: BedId, } | { "do": "place", bed: BedId, crop: string, way: string | null, rect: Rect, holes: number | null, from: string | null, until: string | null, year: number, between: boolean, } | { "do": "place-all", gone: Array<PatchId>, places: Array<Placing>, } | { "do": "keep-grouping", name: string, patches: Array<PatchId>, } | { "do": "forget-grouping", grouping: OwnGroupingId, } | { "do": "move-patch", patch: PatchId, bed: BedId, rect: Rect, } | { "do": "change-patch", patch: PatchId, way: string, holes: number | null, from: string, until: string, between: boolean, } | { "do": "remove-patch", patch: PatchId, } | { "do": "keep-warning", patch: PatchId, key: string, keep: boolean, } | { "do": "remember", bed: BedId, section: number | null, year: number, stood: Stood, } | { "do": "forget", past: PastId, } | { "do": "turn", changes: Array<TurnChange>, } | { "do": "season", changes: Array<SeasonChange>, } | { "do": "replan", changes: Array<PatchChange>, follow: boolean, } | { "do": "set-school", over: SchoolFor, school: School | null, } | { "do": "lock", patch: PatchId, locked: boolean, } | { "do": "set-spacing", crop: string, way: string, distance: [Tape, Tape] | null, note: string, };

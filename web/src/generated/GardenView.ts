@@ -27,6 +27,10 @@ garden: Garden,
  */
 reckoning: Reckoning, 
 /**
+ * The day it is.
+ */
+today: string, 
+/**
  * The kind of command that undo would take back.
  */
 undo: string | null, 

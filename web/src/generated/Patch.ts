@@ -4,6 +4,7 @@ import type { PatchId } from "./PatchId";
 import type { Rect } from "./Rect";
 import type { RowLine } from "./RowLine";
 import type { School } from "./School";
+import type { Timing } from "./Timing";
 
 /**
  * One crop on one rectangle for one span of days.
@@ -60,4 +61,8 @@ line: RowLine | null,
 /**
  * Warnings the household has seen and keeps, by key, in order.
  */
-kept: Array<string>, };
+kept: Array<string>, 
+/**
+ * What is said or expected of its time.
+ */
+timing: Timing, };

@@ -3,6 +3,7 @@ import type { BedId } from "./BedId";
 import type { Rect } from "./Rect";
 import type { RowLine } from "./RowLine";
 import type { School } from "./School";
+import type { Timing } from "./Timing";
 
 /**
  * A patch to be: what would be planted, where and when.
@@ -47,4 +48,8 @@ school: School | null,
 /**
  * It is a single row at an exact place.
  */
-line: RowLine | null, };
+line: RowLine | null, 
+/**
+ * What is said of its time.
+ */
+timing: Timing, };

@@ -3,10 +3,12 @@ import type { Arranging } from "./Arranging";
 import type { BedId } from "./BedId";
 import type { Entry } from "./Entry";
 import type { Marking } from "./Marking";
+import type { Means } from "./Means";
 import type { PatchId } from "./PatchId";
 import type { Pinned } from "./Pinned";
 import type { Rect } from "./Rect";
 import type { School } from "./School";
+import type { Series } from "./Series";
 import type { Tape } from "./Tape";
 import type { TieKey } from "./TieKey";
 import type { WishId } from "./WishId";
@@ -14,4 +16,4 @@ import type { WishId } from "./WishId";
 /**
  * A question, as the page asks it.
  */
-export type Question = { "ask": "schools", patch: PatchId, } | { "ask": "bare", bed: BedId, year: number, } | { "ask": "arrange" } & Arranging | { "ask": "markers" } & Marking | { "ask": "groupings", bed: BedId, rect: Rect, year: number, } | { "ask": "sheet", bed: BedId, year: number, on: string | null, } | { "ask": "fits", bed: BedId, crop: string, way: string, plants: number, school: School | null, year: number, } | { "ask": "edge", crop: string, way: string, long: Tape, seeds_a_hole: number, } | { "ask": "tally", rows: number, each: number, said: number, } | { "ask": "turns", entries: Array<Entry> | null, } | { "ask": "straight", wish: WishId, year: number, entries: Array<Entry>, } | { "ask": "why", tie: TieKey, entries: Array<Entry>, } | { "ask": "argue", pin: Pinned, entries: Array<Entry>, } | { "ask": "amounts", bed: BedId, year: number, } | { "ask": "usual-wish", crop: string, } | { "ask": "seeder", crop: string, way: string, run: Tape, plates: Array<number>, };
+export type Question = { "ask": "schools", patch: PatchId, } | { "ask": "bare", bed: BedId, year: number, } | { "ask": "suits", bed: BedId, rect: Rect, from: string, until: string, } | { "ask": "arrange" } & Arranging | { "ask": "markers" } & Marking | { "ask": "groupings", bed: BedId, rect: Rect, year: number, } | { "ask": "sheet", bed: BedId, year: number, on: string | null, } | { "ask": "fits", bed: BedId, crop: string, way: string, plants: number, school: School | null, year: number, } | { "ask": "edge", crop: string, way: string, long: Tape, seeds_a_hole: number, } | { "ask": "tally", rows: number, each: number, said: number, } | { "ask": "turns", entries: Array<Entry> | null, } | { "ask": "straight", wish: WishId, year: number, entries: Array<Entry>, } | { "ask": "why", tie: TieKey, entries: Array<Entry>, } | { "ask": "argue", pin: Pinned, entries: Array<Entry>, } | { "ask": "amounts", bed: BedId, year: number, } | { "ask": "usual-wish", crop: string, } | { "ask": "season", on: string, } | { "ask": "windows", crop: string, way: string, means: Means | null, bed: BedId | null, year: number, } | { "ask": "slip", first: PatchId, then: PatchId, } | { "ask": "series" } & Series | { "ask": "shapes" } | { "ask": "seeder", crop: string, way: string, run: Tape, plates: Array<number>, };

@@ -17,7 +17,11 @@ way: string,
  */
 plants: number, 
 /**
- * Days it takes at most.
+ * The first day on which it may start there.
+ */
+from: string, 
+/**
+ * Days it takes there, as the warmth goes.
  */
 days: number, 
 /**

@@ -8,6 +8,7 @@ export const VIEWS = [
   { key: 'yard', name: 'Yard' },
   { key: 'turns', name: 'Turns' },
   { key: 'bed', name: 'Bed' },
+  { key: 'season', name: 'Season' },
 ] as const;
 
 export type ViewKey = (typeof VIEWS)[number]['key'];

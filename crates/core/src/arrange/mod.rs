@@ -16,8 +16,9 @@ use crate::bed::BedId;
 use crate::calendar;
 use crate::catalogue::Catalogue;
 use crate::garden::Garden;
-use crate::patch::{Patch, PatchId, Placing, Rect};
+use crate::patch::{Patch, PatchId, Placing, Rect, Timing};
 use crate::refusal::Refusal;
+use crate::season::usual_span;
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 
@@ -220,7 +221,7 @@ fn pattern(garden: &Garden, catalogue: &Catalogue, asked: &Arranging, wish: &Wis
         let value = i64::from(wish.plants);
         return Err(Refusal::NumberOutOfRange { field: "plants wished for", value, least: 1, most: 5000 });
     }
-    let usual = calendar::usual_span(&garden.site, crop, way, asked.year);
+    let usual = usual_span(garden, crop, way, Some(asked.bed), asked.year);
     let from = wish.from.unwrap_or(usual.0);
     let until = wish.until.unwrap_or(usual.1.max(from));
     if until < from {
@@ -237,6 +238,7 @@ fn pattern(garden: &Garden, catalogue: &Catalogue, asked: &Arranging, wish: &Wis
         between: false,
         school: None,
         line: None,
+        timing: Timing::default(),
     })
 }
 

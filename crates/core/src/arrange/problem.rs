@@ -11,7 +11,7 @@ use crate::length::Length;
 use crate::patch::{Ground, Patch, Placing};
 use crate::rotation::History;
 use crate::shade;
-use crate::spacing::Hole;
+use crate::spacing::{Hole, Planting};
 
 /// What it costs when a wish that must find room does not.
 pub const MISSING: i32 = 1000;
@@ -131,9 +131,9 @@ pub(super) fn shadow(
     tall: &Patch,
     short: &Patch,
 ) -> Option<((Length, Length), i32)> {
-    let ((tall_crop, tall_way), (short_crop, short_way)) = (grown(catalogue, tall)?, grown(catalogue, short)?);
-    let shadow = shade::over(&garden.site, bed, (tall_crop, tall_way, tall), (short_crop, short_way, short))?;
-    Some((shadow.reach, shade_points(short_crop.light)))
+    let (tall, short) = (Planting::alone(garden, catalogue, tall)?, Planting::alone(garden, catalogue, short)?);
+    let shadow = shade::over(&garden.site, bed, tall.grown(), short.grown())?;
+    Some((shadow.reach, shade_points(short.crop.light)))
 }
 
 /// Whether a shadow from one piece of ground lies over at least a quarter of another: of 16 spots spread

@@ -54,7 +54,8 @@ impl Planner<'_> {
     fn with_turns(&self, edits: Vec<Edit>) -> Vec<Edit> {
         let mut after = self.garden.clone();
         edit::apply(&mut after, &edits);
-        turns::pruned(self.garden, &after).into_iter().chain(edits).collect()
+        let taken = turns::pruned(self.garden, &after).into_iter().chain(super::season::pruned(self.garden, &after));
+        taken.chain(edits).collect()
     }
 
     pub(crate) fn move_bed(&self, id: BedId, x: Length, y: Length) -> Result<Vec<Edit>, Refusal> {

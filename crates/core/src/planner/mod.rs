@@ -3,6 +3,7 @@
 mod beds;
 mod memory;
 pub(crate) mod patches;
+pub mod season;
 pub mod turns;
 
 pub use beds::checked_site;

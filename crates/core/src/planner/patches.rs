@@ -68,6 +68,7 @@ impl Planner<'_> {
         }
         self.line_is_inside(bed, after)?;
         check_days(after.from, after.until)?;
+        super::season::check_timing(after)?;
         self.ground_is_free(after)?;
         Planting::of(self.garden, self.catalogue, after).map_or(Ok(()), |planting| drawable(&planting))
     }
@@ -190,7 +191,7 @@ pub(crate) fn in_range(school: School) -> Result<(), Refusal> {
     Err(Refusal::NumberOutOfRange { field, value: value.into(), least: least.into(), most: most.into() })
 }
 
-fn check_days(from: Date, until: Date) -> Result<(), Refusal> {
+pub(super) fn check_days(from: Date, until: Date) -> Result<(), Refusal> {
     if until < from {
         return Err(Refusal::EndsBeforeItStarts { from, until });
     }

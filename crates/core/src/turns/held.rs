@@ -176,7 +176,7 @@ pub fn usual_wish(garden: &Garden, catalogue: &Catalogue, crop: &str, today: Dat
     let crop = catalogue.crop(crop).ok_or_else(|| Refusal::Unknown { what: "crop", key: crop.to_string() })?;
     let way = &crop.ways[0];
     let year = crate::calendar::planning_year(today, &garden.site);
-    let (from, until) = crate::calendar::usual_span(&garden.site, crop, way, year);
+    let (from, until) = crate::season::usual_span(garden, crop, way, None, year);
     let winters = winters(crop, way);
     let parts = if winters { Parts { late: false, ..Parts::ALL } } else { parts_of(&garden.site, from, until, year) };
     Ok(WishDraft {

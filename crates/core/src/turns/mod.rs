@@ -22,7 +22,7 @@ pub use facts::{
     Turns, TurnsUnit, Unknown, WishDraft, WishId, YearsOf,
 };
 pub use ground::{Plot, plots};
-pub use held::{parts_of, usual_wish, winters};
+pub use held::{is_cover, parts_of, usual_wish, winters};
 pub use problem::Problem;
 pub use propose::{Argued, TurnProposal, Watcher, argue, propose};
 pub use remedies::{ForcedWish, Reasons, Remedy, RemedyKind, TieKey, why};

@@ -3,16 +3,19 @@
 
 use jiff::civil::{Date, date};
 use proptest::prelude::*;
+use sparrow_core::almanac::{Appetite, Cover, Monthly, Mulch, Shelf, Station, StationYear, TenthsC, WarmthFrom};
 use sparrow_core::bed::{Bed, BedId, BedKind, Brace, Reach};
 use sparrow_core::catalogue::Catalogue;
 use sparrow_core::command::Command;
+use sparrow_core::crop::Crop;
 use sparrow_core::crop::Spacing;
 use sparrow_core::garden::{Garden, OwnSpacing};
 use sparrow_core::groupings::OwnGroupingId;
 use sparrow_core::history::Stood;
 use sparrow_core::length::{Length, Tape};
-use sparrow_core::patch::{Patch, PatchId, Placing, Rect, RowLine};
+use sparrow_core::patch::{Patch, PatchId, Placing, Rect, RowLine, Timing};
 use sparrow_core::school::{School, SchoolFor};
+use sparrow_core::season::{Means, PatchChange, SeasonChange};
 use sparrow_core::site::{Frost, Latitude, MonthDay, Site, Units};
 use sparrow_core::spacing::{Hole, Planting};
 use sparrow_core::turns::{
@@ -86,6 +89,7 @@ pub fn patch_in(garden: &Garden, crop: &str, way: &str, rect: Rect) -> Patch {
         school: None,
         locked: false,
         line: None,
+        timing: Timing::default(),
         kept: Vec::new(),
     }
 }
@@ -128,6 +132,7 @@ fn some_row(bed: BedId, crop: &str, way: &str, [c, d, e]: [u8; 3]) -> Placing {
         between: false,
         school: None,
         line: Some(RowLine { across: false, at: half.times(y.into()) + Length::tenths_mm(i32::from(d) * 5) }),
+        timing: Timing::default(),
     }
 }
 
@@ -164,6 +169,61 @@ fn some_turn(garden: &Garden, bed: BedId, crop: &str, [b, c, d, e]: [u8; 4]) -> 
     }
 }
 
+/// A change of weather, shelf or warmth made from four bytes.
+fn some_season(bed: BedId, [b, c, d, e]: [u8; 4]) -> SeasonChange {
+    let day = |n: u8| date(2026, 1 + (n % 12) as i8, 1 + (n % 28) as i8);
+    let months = Monthly {
+        high: std::array::from_fn(|n| TenthsC(i16::from(d) + n as i16)),
+        low: std::array::from_fn(|n| TenthsC(i16::from(e) - 40 - n as i16)),
+    };
+    match b % 8 {
+        0 => SeasonChange::SetAppetite { appetite: [Appetite::Cautious, Appetite::Even, Appetite::Bold][usize::from(c % 3)] },
+        1 => SeasonChange::TakeShape { shape: [None, Some("north".into()), Some("nowhere".into())][usize::from(c % 3)].clone() },
+        2 => SeasonChange::TakeMonths { months },
+        3 => SeasonChange::TakeAgain { from: [WarmthFrom::Shape, WarmthFrom::Months, WarmthFrom::Station][usize::from(c % 3)] },
+        4 => SeasonChange::SetWarmth { bed, mulch: Mulch::Straw, cover: if c % 2 == 0 { Cover::None } else { Cover::Tunnel } },
+        5 => SeasonChange::Read { bed, on: day(c), soil: (d % 3 != 0).then_some(TenthsC(i16::from(e) * 4)) },
+        6 => SeasonChange::SetShelf { shelf: Shelf { cells: u16::from(c) * 30, survival: d, ..Shelf::default() } },
+        _ => {
+            let year = |n: i16| StationYear { year: 2000 + n, days: 365, last_frost: Some(day(c)), first_frost: None };
+            let station = Station {
+                name: format!("station {}", c % 3),
+                first: date(2000, 1, 1),
+                last: date(2003, 12, 31),
+                days: 1400,
+                missing: 61,
+                monthly: months,
+                rain_mm: (d % 2 == 0).then_some([40; 12]),
+                years: (0..i16::from(e % 4)).map(year).collect(),
+            };
+            SeasonChange::TakeStation { station }
+        }
+    }
+}
+
+/// A change of one patch made from four bytes.
+fn some_change(patch: PatchId, bed: BedId, rect: Rect, crop: &Crop, [b, c, d, e]: [u8; 4]) -> PatchChange {
+    let day = |n: u8| date(2027, 1 + (n % 12) as i8, 1 + (n % 28) as i8);
+    match b % 6 {
+        0 => PatchChange::Days { patch, from: day(c), until: day(d) },
+        1 => {
+            let means = [None, Some(Means::Shelf), Some(Means::Bought), Some(Means::Direct)][usize::from(c % 4)];
+            let timing = Timing {
+                means,
+                sown: (d % 2 == 0).then(|| day(d)),
+                survival: Some(e),
+                free_on: (e % 2 == 0).then(|| day(e)),
+                ..Timing::default()
+            };
+            PatchChange::Timing { patch, timing }
+        }
+        2 => PatchChange::Ground { patch, bed, rect },
+        3 => PatchChange::Crop { patch, crop: crop.key.clone(), way: crop.ways[0].key.clone() },
+        4 => PatchChange::Between { patch, between: c % 2 == 0 },
+        _ => PatchChange::Remove { patch },
+    }
+}
+
 /// A command made from six bytes; many of them will be refused.
 pub fn some_command(garden: &Garden, [kind, a, b, c, d, e]: [u8; 6]) -> Command {
     let catalogue = Catalogue::standard();
@@ -171,7 +231,9 @@ pub fn some_command(garden: &Garden, [kind, a, b, c, d, e]: [u8; 6]) -> Command 
     let crop = &catalogue.crops[usize::from(b) % catalogue.crops.len()];
     let rect = Rect { x: u16::from(c % 17), y: u16::from(d % 9), w: u16::from(c / 32), h: u16::from(d / 64) };
     let patch = PatchId(u32::from(e) % (garden.patches.len() as u32 + 2));
-    match kind % 15 {
+    match kind % 17 {
+        15 => Command::Season { changes: vec![some_season(bed, [b, c, d, e])] },
+        16 => Command::Replan { changes: vec![some_change(patch, bed, rect, crop, [b, c, d, e])], follow: c % 2 == 0 },
         14 => Command::Turn { changes: vec![some_turn(garden, bed, &crop.key, [b, c, d, e])] },
         0..=2 => Command::Place {
             bed,

@@ -1,6 +1,8 @@
 <script lang="ts">
+  import { AS_USUAL } from '../../../state/timing';
   // Ground that lies bare for a time, and the crops that would be ready in it.
   import type { Bare } from '../../../generated/Bare';
+  import type { Suits } from '../../../generated/Suits';
   import type { Bed } from '../../../generated/Bed';
   import { useOpenGarden } from '../../../state/context';
   import { dayMonth, plusDays } from '../../../words/dates';
@@ -19,8 +21,8 @@
     desk.preview = [{ rect: gap.rect, ticket }];
   }
 
-  async function plant(gap: Bare, crop: string, way: string, days: number) {
-    const last = plusDays(gap.from, days + 6);
+  async function plant(gap: Bare, { crop, way, from, days }: Suits) {
+    const last = plusDays(from, days + 6);
     const until = last < gap.until ? last : gap.until;
     const place = {
       bed: bed.id,
@@ -28,11 +30,12 @@
       way,
       rect: gap.rect,
       holes: null,
-      from: gap.from,
+      from,
       until,
       between: false,
       school: null,
       line: null,
+      timing: AS_USUAL,
     };
     if (await garden.send({ do: 'place-all', gone: [], places: [place] })) desk.preview = [];
   }
@@ -59,9 +62,7 @@
                 ></span
               >
               {#if garden.mayChange}
-                <button class="act shrink-0" onclick={() => plant(gap, suits.crop, suits.way, suits.days)}
-                  >plant it</button
-                >
+                <button class="act shrink-0" onclick={() => plant(gap, suits)}>plant it</button>
               {/if}
             </li>
           {:else}

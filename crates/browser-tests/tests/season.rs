@@ -1,0 +1,204 @@
+//! The season in the real page: a climate typed and read from a file, a bar dragged, a crop that is late and a way
+//! out of it, a shelf that overflows and is mended, sowings that come evenly, and all of it by keys.
+
+use sparrow_browser_tests::{Failure, Gardener, Stage};
+use thirtyfour::Key;
+
+/// The Season view of the northern household.
+async fn season() -> Result<(Stage, Gardener), Failure> {
+    let stage = Stage::open().await?;
+    let gardener = stage.gardener(1280, 800).await?;
+    gardener.opens("Quillet Lane").await?;
+    gardener.presses("4").await?;
+    gardener.reads("Season 2027").await?;
+    gardener.sees("[data-bar][data-crop=cabbage]").await?;
+    Ok((stage, gardener))
+}
+
+/// What a bar says of itself: its crop, its days, what is to settle.
+async fn bar(gardener: &Gardener, crop: &str) -> Result<String, Failure> {
+    // Asked at one go: a bar that changes its lane is drawn anew.
+    let label = format!("return document.querySelector('[data-bar][data-crop={crop}]')?.getAttribute('aria-label') ?? ''");
+    Ok(gardener.driver.execute(label, Vec::new()).await?.convert()?)
+}
+
+async fn waits_for_bar(gardener: &Gardener, crop: &str, words: &str) -> Result<(), Failure> {
+    gardener.comes_to_count(&format!("[data-bar][data-crop={crop}][aria-label*='{words}']"), 1).await
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_climate_is_typed_and_a_station_file_with_a_bad_line_changes_nothing() -> Result<(), Failure> {
+    let (_stage, gardener) = season().await?;
+    gardener.presses("c").await?;
+    gardener.reads("warmth from the months you typed").await?;
+    gardener.clicks("a generic year").await?;
+    gardener.chooses("shape", "northern, long winters, short summers").await?;
+    gardener.reads("warmth from a generic year: northern, long winters, short summers").await?;
+    gardener.clicks("twelve pairs").await?;
+    gardener.fills("high-7", "warm").await?;
+    gardener.clicks("take these").await?;
+    gardener.reads("Jul: type the usual high and low in °F").await?;
+    gardener.fills("high-7", "40").await?;
+    gardener.clicks("take these").await?;
+    gardener.reads("July: the usual low, 12 °C, is not below the usual high, 4.4 °C").await?;
+    gardener.fills("high-7", "82").await?;
+    gardener.clicks("take these").await?;
+    gardener.reads("warmth from the months you typed").await?;
+
+    gardener.clicks("a station’s file").await?;
+    gardener.fills("station-name", "Pier").await?;
+    let line = |n: i64| {
+        let day = jiff::civil::date(2020, 1, 1).saturating_add(jiff::ToSpan::days(n));
+        let (low, high) = (30 + (n % 60) / 2, 60 + n % 20);
+        format!("{day},{low},{high},0.1\n")
+    };
+    let good = format!("date,tmin (F),tmax (F),rain (in)\n{}", (0..1000).map(line).collect::<String>());
+    gardener.hands_in("station-file", "bad.csv", &good.replacen("2020-01-03,31,", "2020-01-03,cold,", 1)).await?;
+    gardener.reads("Line 4: the low, “cold”, is not a number; nothing was read in").await?;
+    gardener.reads("warmth from the months you typed").await?;
+    gardener.hands_in("station-file", "good.csv", &good).await?;
+    gardener.reads("1000 days, 1 January 2020 to 26 September 2022, in °F").await?;
+    gardener.clicks("take this station").await?;
+    gardener.reads("warmth from a station’s file: Pier").await?;
+    gardener.chords(&[Key::Control], 'z').await?;
+    gardener.reads("warmth from the months you typed").await?;
+
+    // A soil thermometer overrules the guess.
+    gardener.reads("a guess from the air").await?;
+    gardener.fills("read-soil", "cool").await?;
+    gardener.clicks("note it").await?;
+    gardener.reads("“cool” is not a temperature; write it in °F").await?;
+    gardener.leaves().await
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_bar_is_dragged_and_what_follows_moves_along() -> Result<(), Failure> {
+    let (_stage, gardener) = season().await?;
+    let before = bar(&gardener, "cabbage").await?;
+    // By a quarter of its own length to the right, beyond the chard's first day.
+    gardener.drags("[data-bar][data-crop=cabbage] .ground", (0.5, 0.5), (0.75, 0.5)).await?;
+    gardener.comes_to_count(&format!("[data-bar][data-crop=cabbage][aria-label='{before}']"), 0).await?;
+    let after = bar(&gardener, "cabbage").await?;
+    assert_ne!(before, after);
+    // The bar may be drawn anew in another lane meanwhile, so it is taken by its place in the page.
+    gardener.driver.execute("document.querySelector('[data-bar][data-crop=cabbage]').focus()", Vec::new()).await?;
+    gardener.presses(Key::Enter + "").await?;
+    gardener.reads("Cabbage, then chard").await?;
+    gardener.reads("0 days idle").await?;
+    gardener.clicks("undo").await?;
+    waits_for_bar(&gardener, "cabbage", &before[..40.min(before.len())]).await?;
+    gardener.leaves().await
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_cabbage_a_month_late_has_ways_out_and_one_is_taken() -> Result<(), Failure> {
+    let (_stage, gardener) = season().await?;
+    gardener.clicks_on("[data-bar][data-crop=cabbage]").await?;
+    gardener.reads("days to ripe, about").await?;
+    gardener.reads("on the packet; here about").await?;
+    gardener.sets_day("free-on", "2027-08-16").await?;
+    gardener.reads("Expected to be free").await?;
+    gardener.reads("days late").await?;
+    gardener.presses(Key::Escape + "").await?;
+    gardener.clicks("The cabbage is not out in time").await?;
+    gardener.reads("too late").await?;
+    gardener.reads("Ways out, each worked out").await?;
+    for words in ["Start the chard on 17 August", "Other ground:", "Pull the first on"] {
+        gardener.reads(words).await?;
+    }
+    gardener.clicks("Start the chard on 17 August").await?;
+    gardener.reads("Sown on the shelf").await?;
+    gardener.reads("17 July 2027").await?;
+    gardener.presses(Key::Escape + "").await?;
+    gardener.reads_no_more("The cabbage is not out in time").await?;
+    gardener.leaves().await
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_shelf_that_overflows_is_seen_before_it_is_sown_and_mended() -> Result<(), Failure> {
+    let (_stage, gardener) = season().await?;
+    gardener.presses("h").await?;
+    gardener.reads("On the way").await?;
+    gardener.fills("shelf-cells", "12").await?;
+    gardener.presses(Key::Tab + "").await?;
+    gardener.reads("Too many under the light").await?;
+    gardener.clicks("the year").await?;
+    gardener.reads("Too many seedlings").await?;
+    gardener.presses("h").await?;
+    gardener.clicks_on("[data-overflow=light] button[aria-label^='buy the']").await?;
+    gardener.reads("arrive").await?;
+    gardener.fills("shelf-cells", "400").await?;
+    gardener.presses(Key::Tab + "").await?;
+    gardener.reads_no_more("Too many under the light").await?;
+    gardener.leaves().await
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn lettuce_for_every_two_weeks_is_sown_by_warmth_and_put_in_the_beds() -> Result<(), Failure> {
+    let (_stage, gardener) = season().await?;
+    let bars = gardener.counts("[data-bar]").await?;
+    gardener.presses("a").await?;
+    gardener.clicks("reckon the sowings").await?;
+    gardener.reads("sown at equal days they would come").await?;
+    gardener.reads("Harvests 14 days apart").await?;
+    gardener
+        .driver
+        .execute(
+            "[...document.querySelectorAll('button')].find((b) => b.textContent.includes('in the beds')).click()",
+            Vec::new(),
+        )
+        .await?;
+    gardener.reads_no_more("sown at equal days").await?;
+    assert!(gardener.counts("[data-bar]").await? > bars, "more bars than before");
+    // Free ground says what would be ready in it.
+    gardener.clicks_on("[data-free]").await?;
+    gardener.reads("What would be ready in that time").await?;
+    gardener.leaves().await
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn the_whole_season_is_worked_by_keys_and_its_calendar_given_out() -> Result<(), Failure> {
+    let (_stage, gardener) = season().await?;
+    let before = bar(&gardener, "cabbage").await?;
+    gardener.tabs_to("[data-bar][data-crop=cabbage]").await?;
+    gardener.presses(Key::Right + "").await?;
+    gardener.comes_to_count(&format!("[data-bar][data-crop=cabbage][aria-label='{before}']"), 0).await?;
+    gardener.presses(Key::Enter + "").await?;
+    gardener.reads("When it may start here").await?;
+    gardener.presses(Key::Escape + "").await?;
+    gardener.presses("n").await?;
+    gardener.sees(".slip .mark").await?;
+    gardener.presses("i").await?;
+    gardener.clicks("make a private link").await?;
+    let link = gardener.sees("[data-link]").await?.text().await?;
+    assert!(link.contains("/calendar/") && link.ends_with(".ics"), "{link}");
+    gardener.clicks("revoke it").await?;
+    gardener.reads("No link is given out").await?;
+    gardener.presses("?").await?;
+    gardener.reads("In the Season").await?;
+    gardener.leaves().await
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_new_garden_and_a_visitor_see_a_season_too() -> Result<(), Failure> {
+    let stage = Stage::open().await?;
+    let gardener = stage.gardener(390, 844).await?;
+    gardener.signs_up("Season Starter").await?;
+    gardener.plans_a_bed("First bed", "8 ft", "4 ft").await?;
+    gardener.presses("4").await?;
+    gardener.reads("Nothing. Every planting has its day, its ground and its shelf.").await?;
+    gardener.reads("Nothing to start, move or clear.").await?;
+    gardener.clicks_on("[data-free]").await?;
+    gardener.reads("What would be ready in that time").await?;
+    gardener.leaves().await?;
+    let visitor = stage.gardener(1280, 800).await?;
+    visitor.enters_demo("Look only").await?;
+    visitor.clicks("Quillet Lane").await?;
+    visitor.reads("growing places").await?;
+    visitor.presses("4").await?;
+    visitor.reads("Season 2027").await?;
+    visitor.clicks_on("[data-bar][data-crop=cabbage]").await?;
+    visitor.reads("When it may start here").await?;
+    visitor.comes_to_count("[name='season-from']", 0).await?;
+    visitor.leaves().await
+}

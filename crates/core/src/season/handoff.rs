@@ -1,0 +1,109 @@
+//! What follows what on each piece of ground? When it is free, when the next is ready, and who waits.
+
+use super::course::{Course, Means};
+use super::grower::Grower;
+use crate::bed::BedId;
+use crate::catalogue::Catalogue;
+use crate::garden::Garden;
+use crate::patch::{Patch, PatchId};
+use jiff::ToSpan;
+use jiff::civil::Date;
+use serde::Serialize;
+
+/// Ground that rests longer between two crops is not handed from one to the other \[days\].
+pub const LONGEST_REST: i32 = 150;
+
+/// One crop after another on the same ground.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct HandOff {
+    /// The bed.
+    pub bed: BedId,
+    /// What stands first.
+    pub first: PatchId,
+    /// What follows.
+    pub then: PatchId,
+    /// The last day on which the first is in the ground, by the plan or as is expected now.
+    pub free: Date,
+    /// The day on which the next wants the ground.
+    pub wanted: Date,
+    /// Days the ground lies idle between; less than nothing is how many days too late it is free.
+    pub ground_waits: i32,
+    /// When seed of the next must be sown on the shelf to be ready on that day.
+    pub sow: Option<Date>,
+    /// Days its seedlings wait beyond that day, when they cannot be planted on it.
+    pub seedlings_wait: i32,
+    /// The ground is not free in time.
+    pub late: bool,
+}
+
+/// Whether one patch follows another on some of its ground, by the plan's days.
+pub fn follows(first: &Patch, then: &Patch) -> bool {
+    first.id != then.id
+        && first.bed == then.bed
+        && first.rect.overlaps(then.rect)
+        && !first.between
+        && !then.between
+        && first.until < then.from
+        && (then.from - first.until).get_days() <= LONGEST_REST
+}
+
+/// All hand-offs in which the next is one of the courses, by the day the ground is wanted.
+pub fn hand_offs(garden: &Garden, courses: &[Course]) -> Vec<HandOff> {
+    let mut found = Vec::new();
+    for course in courses {
+        let Some(then) = garden.patch(course.patch) else { continue };
+        let before: Vec<&Patch> = garden.patches.iter().filter(|first| follows(first, then)).collect();
+        // Only the last before it on some of the ground hands it over.
+        let is_last = |first: &&&Patch| {
+            let hidden = |other: &&Patch| follows(first, other) && covers(other, first, then);
+            !before.iter().any(hidden)
+        };
+        for first in before.iter().filter(is_last) {
+            let free = first.timing.free_on.unwrap_or(first.until).max(first.until);
+            let waits = (then.from - free).get_days() - 1;
+            let raised = course.means == Means::Shelf;
+            found.push(HandOff {
+                bed: then.bed,
+                first: first.id,
+                then: then.id,
+                free,
+                wanted: then.from,
+                ground_waits: waits,
+                sow: course.sow.filter(|_| raised),
+                seedlings_wait: if raised { (-waits).max(0) } else { 0 },
+                late: waits < 0,
+            });
+        }
+    }
+    found.sort_by_key(|one| (one.wanted, one.then, one.first));
+    found
+}
+
+/// Whether what lies between takes all the ground two others share.
+fn covers(between: &Patch, first: &Patch, then: &Patch) -> bool {
+    let left = first.rect.x.max(then.rect.x);
+    let right = first.rect.right().min(then.rect.right());
+    let far = first.rect.y.max(then.rect.y);
+    let near = first.rect.bottom().min(then.rect.bottom());
+    between.rect.x <= left && between.rect.right() >= right && between.rect.y <= far && between.rect.bottom() >= near
+}
+
+/// A patch that starts on another day and stands until as long after it is ripe as it does now.
+pub fn moved_to(garden: &Garden, grower: &Grower, catalogue: &Catalogue, patch: &Patch, from: Date) -> Patch {
+    let stays = (patch.until - patch.from).get_days();
+    let longer = || {
+        let crop = catalogue.crop(&patch.crop)?;
+        let way = crop.way(&patch.way)?;
+        let bed = garden.bed(patch.bed)?;
+        let means = super::course::means_of(patch, crop, way);
+        let adds = super::course::adds(garden, bed);
+        let was = grower.ripening(crop, way, means, patch.from, adds)?;
+        let will = grower.ripening(crop, way, means, from, adds)?;
+        Some((will.ripe - from).get_days() - (was.ripe - patch.from).get_days())
+    };
+    let days = i64::from((stays + longer().unwrap_or(0)).max(1));
+    // Seed that was sown on a day stays sown on it; the rest of its time moves along.
+    let until = from.saturating_add(days.days());
+    Patch { from, until, ..patch.clone() }
+}

@@ -1,0 +1,163 @@
+//! Is there room for the seedlings? Cells under light, on the warm mat and where they harden, week by week.
+
+use super::course::{Course, Means};
+use super::figures::figures;
+use crate::catalogue::Catalogue;
+use crate::garden::Garden;
+use crate::patch::PatchId;
+use jiff::ToSpan;
+use jiff::civil::Date;
+use serde::Serialize;
+
+/// A place seedlings stand in.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(rename_all = "kebab-case")]
+pub enum ShelfPlace {
+    /// Under light.
+    Light,
+    /// On the warm mat, until they are up.
+    Mat,
+    /// Outside, hardening.
+    Hardening,
+}
+
+/// The seedlings of one patch.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct Batch {
+    /// The patch they are for.
+    pub patch: PatchId,
+    /// Plants that are wanted.
+    pub plants: u32,
+    /// Cells sown, so that enough come through; for bought plants, as many as are wanted.
+    pub cells: u32,
+    /// When they are sown; nothing for bought plants.
+    pub sow: Option<Date>,
+    /// When half of them are up.
+    pub up: Option<Date>,
+    /// When they go out to harden, or arrive.
+    pub harden: Date,
+    /// When they are planted.
+    pub plant: Date,
+}
+
+/// The load of one week.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct ShelfWeek {
+    /// Its first day.
+    pub from: Date,
+    /// Cells under light, on the mat and hardening, on its fullest day.
+    pub cells: [u32; 3],
+}
+
+/// A time in which a place is too small.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct Overflow {
+    /// Which place.
+    pub place: ShelfPlace,
+    /// Its first day.
+    pub from: Date,
+    /// Its last day.
+    pub until: Date,
+    /// Cells wanted on its fullest day.
+    pub wanted: u32,
+    /// Cells there are.
+    pub there_are: u32,
+    /// Whose seedlings stand there then, the one that was to be sown last first.
+    pub patches: Vec<PatchId>,
+}
+
+/// The shelf through a growing year.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct ShelfBand {
+    /// Everything that passes over it, by the day it comes.
+    pub batches: Vec<Batch>,
+    /// Its load, week by week.
+    pub weeks: Vec<ShelfWeek>,
+    /// Where it is too small.
+    pub overflows: Vec<Overflow>,
+}
+
+/// Soil on a warm mat \[°C\]; own choice within the 21 to 27 °C of common practice.
+const MAT: f64 = 24.0;
+
+/// The seedlings of a course, when it has any: `plants` are wanted in the ground.
+pub fn batch(garden: &Garden, catalogue: &Catalogue, course: &Course, plants: u32) -> Option<Batch> {
+    let patch = garden.patch(course.patch)?;
+    let crop = catalogue.crop(&patch.crop)?;
+    let way = crop.way(&patch.way)?;
+    let harden = course.harden?;
+    let survival = u32::from(patch.timing.survival.unwrap_or(garden.almanac.shelf.survival).clamp(10, 100));
+    let sprout = figures(crop, way).sprout.as_ref();
+    let days = sprout.map_or(7.0, |sprout| sprout.sum / (MAT.min(sprout.best) - sprout.base).max(1.0)).ceil() as i64;
+    let raised = course.means == Means::Shelf;
+    // A cell holds what goes into one hole.
+    let wanted = plants.div_ceil(u32::from(way.per_hole.max(1)));
+    Some(Batch {
+        patch: patch.id,
+        plants,
+        cells: if raised { (wanted * 100).div_ceil(survival) } else { wanted },
+        sow: course.sow.filter(|_| raised),
+        up: course.sow.filter(|_| raised).map(|sow| sow.saturating_add(days.days()).min(harden)),
+        harden: if raised { harden.max(course.sow.unwrap_or(harden)) } else { course.arrives.unwrap_or(harden) },
+        plant: course.plant,
+    })
+}
+
+impl Batch {
+    /// Whether it stands in a place on a day.
+    pub fn is_in(&self, place: ShelfPlace, day: Date) -> bool {
+        match place {
+            ShelfPlace::Light => self.sow.is_some_and(|sow| sow <= day && day < self.harden),
+            ShelfPlace::Mat => self.sow.is_some_and(|sow| sow <= day) && self.up.is_some_and(|up| day < up),
+            ShelfPlace::Hardening => self.harden <= day && day < self.plant,
+        }
+    }
+}
+
+const PLACES: [ShelfPlace; 3] = [ShelfPlace::Light, ShelfPlace::Mat, ShelfPlace::Hardening];
+
+/// The shelf through the days of a growing year; `batches` in any order.
+pub fn band(garden: &Garden, mut batches: Vec<Batch>, (first, last): (Date, Date)) -> ShelfBand {
+    batches.sort_by_key(|one| (one.sow.unwrap_or(one.harden), one.patch));
+    let shelf = garden.almanac.shelf;
+    let there_are = [shelf.cells, shelf.mat, shelf.hardening].map(u32::from);
+    let mut weeks: Vec<ShelfWeek> = Vec::new();
+    let mut overflows: Vec<Overflow> = Vec::new();
+    for (n, day) in first.series(1.day()).take_while(|day| *day <= last).enumerate() {
+        if n % 7 == 0 {
+            weeks.push(ShelfWeek { from: day, cells: [0; 3] });
+        }
+        for (at, place) in PLACES.into_iter().enumerate() {
+            let here = |batch: &&Batch| batch.is_in(place, day);
+            let cells: u32 = batches.iter().filter(here).map(|batch| batch.cells).sum();
+            if let Some(week) = weeks.last_mut() {
+                week.cells[at] = week.cells[at].max(cells);
+            }
+            if cells > there_are[at] {
+                let patches = || batches.iter().rev().filter(here).map(|batch| batch.patch);
+                spill(&mut overflows, (place, day), cells, there_are[at], patches().collect());
+            }
+        }
+    }
+    overflows.sort_by_key(|one| one.from);
+    ShelfBand { batches, weeks, overflows }
+}
+
+/// Adds a day to the time in which a place is too small, or begins one.
+fn spill(overflows: &mut Vec<Overflow>, (place, day): (ShelfPlace, Date), wanted: u32, there_are: u32, patches: Vec<PatchId>) {
+    let yesterday = day.saturating_sub(1.day());
+    match overflows.iter_mut().find(|one| one.place == place && one.until == yesterday) {
+        Some(running) => {
+            running.until = day;
+            running.wanted = running.wanted.max(wanted);
+            let new: Vec<PatchId> = patches.into_iter().filter(|id| !running.patches.contains(id)).collect();
+            running.patches.splice(0..0, new);
+        }
+        None => overflows.push(Overflow { place, from: day, until: day, wanted, there_are, patches }),
+    }
+}

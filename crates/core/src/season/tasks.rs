@@ -1,0 +1,125 @@
+//! What is to be done on which day? Each patch's work as entries of a calendar.
+
+use super::course::{Course, Means};
+use super::shelf::Batch;
+use crate::bed::BedId;
+use crate::catalogue::Catalogue;
+use crate::garden::Garden;
+use crate::patch::PatchId;
+use jiff::ToSpan;
+use jiff::civil::Date;
+use serde::Serialize;
+
+/// A kind of work.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(rename_all = "kebab-case")]
+pub enum Work {
+    /// Sow under cover.
+    SowInside,
+    /// Bought plants arrive.
+    Arrive,
+    /// Seedlings go out to harden.
+    Harden,
+    /// Sow in the bed.
+    SowOutside,
+    /// Plant seedlings out.
+    PlantOut,
+    /// Plant sets, cloves, tubers or crowns.
+    PlantSets,
+    /// Look for the first harvest.
+    Pick,
+    /// Clear the ground.
+    Clear,
+}
+
+impl Work {
+    /// Its word in an entry's key, which never changes.
+    pub fn word(self) -> &'static str {
+        match self {
+            Work::SowInside => "sow-inside",
+            Work::Arrive => "arrive",
+            Work::Harden => "harden",
+            Work::SowOutside => "sow-outside",
+            Work::PlantOut => "plant-out",
+            Work::PlantSets => "plant-sets",
+            Work::Pick => "pick",
+            Work::Clear => "clear",
+        }
+    }
+}
+
+/// One entry of the calendar.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct Task {
+    /// The same work on the same patch has the same key, whenever it is to be done.
+    pub key: String,
+    /// The day.
+    pub day: Date,
+    /// What is done.
+    pub work: Work,
+    /// The patch it is for.
+    pub patch: PatchId,
+    /// Its bed.
+    pub bed: BedId,
+    /// The crop's key.
+    pub crop: String,
+    /// Cells to sow on the shelf, or plants in the ground.
+    pub number: u32,
+    /// The entry in words.
+    pub said: String,
+    /// The day is a guess from the usual warmth, not a plan.
+    pub guess: bool,
+}
+
+/// The work of one patch, in its order.
+pub fn tasks(garden: &Garden, catalogue: &Catalogue, course: &Course, batch: Option<&Batch>, plants: u32) -> Vec<Task> {
+    let Some(patch) = garden.patch(course.patch) else { return Vec::new() };
+    let bed_name = garden.bed(patch.bed).map_or("", |bed| bed.name.as_str());
+    let plural = catalogue.crop(&patch.crop).map_or(patch.crop.as_str(), |crop| crop.plural.as_str());
+    let task = |work: Work, day: Date, number: u32, guess: bool| Task {
+        key: format!("patch-{}-{}", patch.id.0, work.word()),
+        day,
+        work,
+        patch: patch.id,
+        bed: patch.bed,
+        crop: patch.crop.clone(),
+        number,
+        said: said(work, plural, number, bed_name),
+        guess,
+    };
+    let cells = batch.map_or(plants, |batch| batch.cells);
+    let start = match course.means {
+        Means::Direct => Work::SowOutside,
+        Means::Shelf | Means::Bought => Work::PlantOut,
+        Means::Set => Work::PlantSets,
+    };
+    let mut found = Vec::new();
+    if course.means == Means::Shelf {
+        found.extend(course.sow.map(|day| task(Work::SowInside, day, cells, false)));
+    }
+    found.extend(course.arrives.map(|day| task(Work::Arrive, day, plants, false)));
+    if course.means == Means::Shelf {
+        found.extend(course.harden.filter(|day| *day < course.plant).map(|day| task(Work::Harden, day, cells, false)));
+    }
+    found.push(task(start, course.plant, plants, false));
+    let ripe = course.ripening.map(|ripening| ripening.ripe).filter(|ripe| *ripe <= course.free);
+    found.extend(ripe.map(|day| task(Work::Pick, day, plants, true)));
+    found.push(task(Work::Clear, course.free.max(course.plant.saturating_add(1.day())), plants, false));
+    found
+}
+
+/// An entry in the gardener's words.
+fn said(work: Work, plural: &str, number: u32, bed: &str) -> String {
+    match work {
+        Work::SowInside => format!("Sow {number} cells of {plural} under cover, for {bed}"),
+        Work::Arrive => format!("{number} {plural} arrive, for {bed}"),
+        Work::Harden => format!("Put {plural} out to harden, for {bed}"),
+        Work::SowOutside => format!("Sow {plural} in {bed}"),
+        Work::PlantOut => format!("Plant {number} {plural} out in {bed}"),
+        Work::PlantSets => format!("Plant {number} {plural} in {bed}"),
+        Work::Pick => format!("Look whether the {plural} in {bed} are ready"),
+        Work::Clear => format!("Clear the {plural} from {bed}"),
+    }
+}

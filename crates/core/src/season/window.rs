@@ -1,0 +1,200 @@
+//! When may a crop start here? Each day of a year judged by soil, frost, light, heat and the time to ripen.
+
+use super::course::Means;
+use super::figures::{Figures, figures};
+use super::grower::{Grower, Ripening};
+use crate::almanac::Appetite;
+use crate::calendar;
+use crate::crop::{Crop, Life, Way};
+use crate::weather::Side;
+use jiff::ToSpan;
+use jiff::civil::Date;
+use serde::Serialize;
+
+/// Why a day is not for a crop.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(rename_all = "kebab-case")]
+pub enum Gate {
+    /// The soil is too cold.
+    SoilCold,
+    /// The soil is too warm for its seed or its roots.
+    SoilWarm,
+    /// A killing frost is too likely still.
+    SpringFrost,
+    /// It would not be ripe before a killing frost is too likely.
+    AutumnFrost,
+    /// Too little warmth and light are left to ripen it.
+    NoTime,
+    /// The days are too short for it to grow.
+    NoLight,
+    /// It would bolt, or its heads would spoil, in the heat or the long days before it is ripe.
+    Bolts,
+    /// It is planted in autumn, and it is not autumn.
+    NotAutumn,
+    /// Nothing: the growing year ends.
+    YearEnds,
+}
+
+/// What a day is for a crop: what becomes of it, or why not.
+pub type Verdict = Result<Option<Ripening>, Gate>;
+
+/// A run of days on which a crop may start.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct Window {
+    /// How it starts.
+    pub means: Means,
+    /// The first day in the ground.
+    pub from: Date,
+    /// The first day on which the soil is as warm as it had better be; nothing when it is never within the window.
+    pub better: Option<Date>,
+    /// The last day in the ground.
+    pub until: Date,
+    /// Weeks before it that seed goes on the shelf, least and most.
+    pub indoors: Option<[u8; 2]>,
+    /// When the first and the last of it are ripe, where that is reckoned.
+    pub ripe: Option<[Date; 2]>,
+    /// What keeps it from starting earlier.
+    pub opens: Gate,
+    /// What keeps it from starting later.
+    pub closes: Gate,
+}
+
+/// How much less warmth a crop bears in long days without bolting \[°C\].
+const LONG_DAYS_TAKE: f64 = 3.0;
+/// Days before it is ripe in which heat makes a crop bolt.
+const TENDER_DAYS: i64 = 10;
+/// The usual mean below which an autumn planting is not begun \[°C\]: the ground soon freezes.
+const AUTUMN_ENDS: f64 = 3.0;
+/// The shortest day on which anything is started that is to grow at once \[hours\] (common practice of winter growers).
+const SHORTEST_DAY: f64 = 10.0;
+/// Days until sets and tubers show leaf in cool soil (common practice: three weeks).
+const SETS_SHOW: i64 = 21;
+/// Days of picking that must be left before frost for a crop picked again and again.
+const WORTH_PICKING: u16 = 14;
+
+/// Judges one day for a crop that starts on it, in soil `adds` warmer than open ground.
+pub fn judge(grower: &Grower, appetite: Appetite, (crop, way, means): (&Crop, &Way, Means), day: Date, adds: f64) -> Verdict {
+    let known = figures(crop, way);
+    let soil = grower.weather.soil(day) + adds;
+    if soil > known.soil.most {
+        return Err(Gate::SoilWarm);
+    }
+    if soil < known.soil.may {
+        return Err(Gate::SoilCold);
+    }
+    if crop.life == Life::Perennial && way.days[0] >= 300 {
+        // Clumps go in whenever the soil allows; they ripen in later years.
+        return Ok(None);
+    }
+    if known.winters {
+        return winters(grower, (crop, way, means), day, adds);
+    }
+    if grower.weather.daylight(day) < SHORTEST_DAY {
+        return Err(Gate::NoLight);
+    }
+    let stands_bare = grower.up(known, day, adds).filter(|_| means != Means::Set);
+    let bare = stands_bare.unwrap_or_else(|| day.saturating_add(SETS_SHOW.days()));
+    if chance(grower, Side::Spring, bare, known.seedling_kills) > appetite.chance() {
+        return Err(Gate::SpringFrost);
+    }
+    let ripening = grower.ripening(crop, way, means, day, adds).ok_or(Gate::NoTime)?;
+    if crosses_winter(grower, day, ripening.ripe) {
+        return Err(Gate::NoTime);
+    }
+    let kills = known.root_kills.unwrap_or(f64::from(crop.kills_c));
+    let picked = if crop.pick_every.is_some() { known.picked.min(WORTH_PICKING) } else { 0 };
+    if chance(grower, Side::Autumn, ripening.ripe.saturating_add(i64::from(picked).days()), kills) > appetite.chance() {
+        return Err(Gate::AutumnFrost);
+    }
+    if bolts(grower, known, ripening.ripe) { Err(Gate::Bolts) } else { Ok(Some(ripening)) }
+}
+
+/// The chance of a killing frost, where a day of that side of summer is asked for; none on the other side.
+fn chance(grower: &Grower, side: Side, day: Date, kills: f64) -> f64 {
+    if grower.weather.side(day) == side { grower.weather.kill_chance(side, day, kills) } else { 0.0 }
+}
+
+fn winters(grower: &Grower, (crop, way, means): (&Crop, &Way, Means), day: Date, adds: f64) -> Verdict {
+    let falling = grower.weather.side(day) == Side::Autumn;
+    if !falling || grower.weather.mean(day) < AUTUMN_ENDS {
+        return Err(if falling { Gate::SoilCold } else { Gate::NotAutumn });
+    }
+    Ok(grower.ripening(crop, way, means, day, adds))
+}
+
+/// The usual mean of the coldest day below which a place has a winter that stops growth \[°C\] (own choice).
+const WINTER: f64 = 8.0;
+
+/// Whether the middle of a winter lies between two days.
+pub(super) fn crosses_winter(grower: &Grower, from: Date, until: Date) -> bool {
+    if grower.weather.normals.mean[grower.weather.coldest()] > WINTER {
+        return false;
+    }
+    let days = (until - from).get_days();
+    let to_coldest = (grower.weather.coldest() + crate::weather::DAYS - crate::weather::day_index(from)) % crate::weather::DAYS;
+    days >= 365 || (i64::from(days) >= to_coldest as i64 && to_coldest > 0)
+}
+
+/// Whether the last days before it is ripe are too hot, or too long and warm, for it.
+pub(super) fn bolts(grower: &Grower, known: &Figures, ripe: Date) -> bool {
+    let Some(most) = known.bolts else { return false };
+    let too_hot = |day: Date| {
+        let long = known.bolts_hours.is_some_and(|hours| grower.weather.daylight(day) > hours);
+        grower.weather.mean(day) > if long { most - LONG_DAYS_TAKE } else { most }
+    };
+    too_hot(ripe) || too_hot(ripe.saturating_sub(TENDER_DAYS.days()))
+}
+
+/// The windows of a crop in a growing year, in their order. A year that has none has an empty list.
+///
+/// `means` is how it starts; days are those on which it goes into the ground, in a bed whose soil is
+/// `adds` warmer than open ground.
+pub fn windows(
+    grower: &Grower,
+    appetite: Appetite,
+    (crop, way, means): (&Crop, &Way, Means),
+    year: i16,
+    adds: f64,
+) -> Vec<Window> {
+    let known = figures(crop, way);
+    let (first, last) = calendar::year_span(year, grower.weather.hemisphere());
+    let mut found: Vec<Window> = Vec::new();
+    let (mut open, mut before): (Option<(Window, Date)>, Gate) = (None, Gate::YearEnds);
+    for day in first.series(1.day()).take_while(|day| *day <= last) {
+        match judge(grower, appetite, (crop, way, means), day, adds) {
+            Ok(ripening) => {
+                let ripe = ripening.map(|found| found.ripe);
+                let (window, until) = open.get_or_insert_with(|| {
+                    let indoors = if matches!(means, Means::Shelf) { known.indoors } else { None };
+                    let ripe = ripe.map(|day| [day, day]);
+                    let window = Window {
+                        means,
+                        from: day,
+                        better: None,
+                        until: day,
+                        indoors,
+                        ripe,
+                        opens: before,
+                        closes: Gate::YearEnds,
+                    };
+                    (window, day)
+                });
+                if window.better.is_none() && grower.weather.soil(day) + adds >= known.soil.better {
+                    window.better = Some(day);
+                }
+                if let (Some([_, last]), Some(ripe)) = (&mut window.ripe, ripe) {
+                    *last = ripe.max(*last);
+                }
+                *until = day;
+            }
+            Err(gate) => {
+                found.extend(open.take().map(|(window, until)| Window { until, closes: gate, ..window }));
+                before = gate;
+            }
+        }
+    }
+    found.extend(open.map(|(window, until)| Window { until, ..window }));
+    found
+}

@@ -1,0 +1,259 @@
+//! The weather of a place against daily weather data of the open, against reference libraries, and against what papers
+//! and bulletins work out. Names of sources stand beside each check.
+
+use jiff::civil::{Date, date};
+use proptest::prelude::*;
+use solar_positioning::SolarPositions;
+use solar_positioning::time::JulianDate;
+use sparrow_core::almanac::{Almanac, Monthly, TenthsC, WarmthFrom};
+use sparrow_core::calendar::{day_length_hours, solar_declination};
+use sparrow_core::site::{Frost, Hemisphere, Latitude, MonthDay, Site, Units};
+use sparrow_core::weather::station::{StationDay, condense};
+use sparrow_core::weather::{
+    DAYS, Side, Thresholds, Weather, average_method, daily_normals, day_index, follow, light, nearest_shape, shapes, single_sine,
+};
+
+/// Daily weather of Seattle, 2012 to 2015, of the United States' weather service (NOAA, public domain), as the npm
+/// package vega-datasets 2.11.0 carries it (data/seattle-weather.csv).
+const SEATTLE: &str = include_str!("data/weather/seattle-weather.csv");
+
+fn rows(text: &str) -> impl Iterator<Item = Vec<&str>> {
+    text.lines().filter(|line| !line.starts_with('#')).skip(1).map(|line| line.split(',').collect())
+}
+
+fn seattle() -> Vec<StationDay> {
+    let number = |text: &str| text.parse::<f64>().ok();
+    rows(SEATTLE)
+        .map(|row| StationDay {
+            day: row[0].parse().expect("it is there"),
+            low: number(row[3]),
+            high: number(row[2]),
+            rain: number(row[1]),
+        })
+        .collect()
+}
+
+fn site(latitude: i32, frost: Option<Frost>) -> Site {
+    Site { name: "A place".into(), place: String::new(), latitude: Latitude(latitude), units: Units::Metric, north: 0, frost }
+}
+
+fn frost(last: (i8, i8), first: (i8, i8), spread_days: u8) -> Option<Frost> {
+    let day = |(month, day)| MonthDay { month, day };
+    Some(Frost { last: day(last), first: day(first), spread_days })
+}
+
+#[test]
+fn degree_days_of_real_days_are_those_of_a_numerical_integration() {
+    let mut checked = 0;
+    for row in rows(include_str!("data/weather/degree_days.csv")) {
+        let [low, high, base, ceiling, wanted] = [1, 2, 3, 4, 5].map(|n| row[n].parse::<f64>().unwrap());
+        let ours = single_sine(low, high, Thresholds { base, ceiling });
+        assert!((ours - wanted).abs() < 1e-4, "{} {low} to {high} between {base} and {ceiling}: {ours}, scipy {wanted}", row[0]);
+        checked += 1;
+    }
+    assert_eq!(checked, 120);
+}
+
+/// Bulletins on maize print this sum with limits of 50 and 86 °F (Iowa State University Extension and others, from memory):
+/// a day of 80 and 55 °F gives 17.5; one of 92 and 60 °F counts as 86, so 23; one of 68 and 41 °F counts from 50, so 9.
+#[test]
+fn the_averaging_method_gives_the_bulletins_worked_days() {
+    let maize = Thresholds { base: 50.0, ceiling: 86.0 };
+    for (high, low, wanted) in [(80.0, 55.0, 17.5), (92.0, 60.0, 23.0), (68.0, 41.0, 9.0), (48.0, 30.0, 0.0)] {
+        assert!((average_method(low, high, maize) - wanted).abs() < 1e-9, "{high}/{low}");
+    }
+    // Where the whole day lies within the limits the sine gives the same; where it does not, it tells cold nights apart.
+    assert!((single_sine(55.0, 80.0, maize) - 17.5).abs() < 1e-9);
+    assert!(single_sine(41.0, 68.0, maize) < 9.0);
+}
+
+#[test]
+fn frost_chances_of_real_years_are_those_of_a_reference_library() {
+    let station = condense("Seattle", &seattle(), Hemisphere::North).unwrap();
+    assert_eq!((station.days, station.missing, station.years.len()), (1461, 0, 4));
+    let days: Vec<(Option<Date>, Option<Date>)> = station.years.iter().map(|year| (year.last_frost, year.first_frost)).collect();
+    // Read off the file by hand.
+    assert_eq!(days[0], (Some(date(2012, 3, 19)), Some(date(2012, 11, 10))));
+    assert_eq!(days[3], (Some(date(2015, 3, 4)), Some(date(2015, 11, 23))));
+    let almanac = Almanac { from: WarmthFrom::Station, station: Some(station), ..Almanac::default() };
+    let weather = Weather::at(&site(4760, None), &almanac);
+    let frosts = weather.frosts.unwrap();
+    for row in rows(include_str!("data/weather/frost_chances.csv")) {
+        let [second, third] = [1, 2].map(|n| row[n].parse::<f64>().unwrap());
+        let (ours, wanted, close) = match row[0] {
+            "spring" => (frosts.day_of(Side::Spring, second).unwrap(), third, 0.01),
+            "autumn" => (frosts.day_of(Side::Autumn, second).unwrap(), third, 0.01),
+            "spring-chance-of-day" => (frosts.chance(Side::Spring, third), second, 1e-5),
+            _ => (frosts.chance(Side::Autumn, third), second, 1e-5),
+        };
+        assert!((ours - wanted).abs() < close, "{row:?}: {ours}");
+    }
+    assert_eq!(weather.edge(Side::Spring, 2027).unwrap().even, date(2027, 3, 2));
+}
+
+#[test]
+fn means_of_months_are_those_of_a_reference_library_and_daily_normals_keep_them() {
+    let station = condense("Seattle", &seattle(), Hemisphere::North).unwrap();
+    for row in rows(include_str!("data/weather/months.csv")) {
+        let [month, low, high] = [0, 1, 2].map(|n| row[n].parse::<f64>().unwrap());
+        let at = month as usize - 1;
+        assert!((station.monthly.low[at].celsius() - low).abs() <= 0.051, "{row:?}");
+        assert!((station.monthly.high[at].celsius() - high).abs() <= 0.051, "{row:?}");
+    }
+    let highs = station.monthly.high.map(TenthsC::celsius);
+    let days = daily_normals(&highs);
+    for month in 1..=12i8 {
+        let of_month: Vec<f64> = (0..DAYS)
+            .filter(|day| date(2027, 1, 1).saturating_add(jiff::ToSpan::days(*day as i64)).month() == month)
+            .map(|day| days[day])
+            .collect();
+        let mean = of_month.iter().sum::<f64>() / of_month.len() as f64;
+        assert!((mean - highs[month as usize - 1]).abs() < 1e-9, "month {month}");
+    }
+    let steepest = (0..DAYS).map(|day| (days[day] - days[(day + 1) % DAYS]).abs()).fold(0.0, f64::max);
+    // The steepest of Seattle's months differ by 6 °C, 0.2 °C a day; no corner is left between months.
+    assert!(steepest < 0.45, "{steepest} °C from one day to the next");
+}
+
+/// FAO Irrigation and Drainage Paper 56, examples 8 and 9 (from memory): 3 September (J = 246) at 20° S has δ = 0.120 rad and
+/// N = 11.7 h; 15 May at 13° 44' N (example 17's Bangkok in April, J = 105) has δ = 0.17 rad.
+#[test]
+fn declination_and_day_length_are_those_of_the_papers_worked_examples() {
+    let day = date(2015, 9, 3);
+    assert_eq!(day.day_of_year(), 246);
+    assert!((solar_declination(day) - 0.120).abs() < 0.0006, "{}", solar_declination(day));
+    assert!((day_length_hours(Latitude(-2000), day) - 11.7).abs() < 0.05);
+    let april = date(2015, 4, 15);
+    assert!((solar_declination(april) - 0.17).abs() < 0.006, "{}", solar_declination(april));
+}
+
+#[test]
+fn declination_and_day_length_agree_with_two_reference_libraries() {
+    for row in rows(include_str!("data/weather/sun.csv")) {
+        let [n, latitude, declination, hours] = [0, 1, 2, 3].map(|n| row[n].parse::<f64>().unwrap());
+        let day = date(2027, 1, 1).saturating_add(jiff::ToSpan::days(n as i64 - 1));
+        let ours = day_length_hours(Latitude((latitude * 100.0) as i32), day);
+        // The paper's series has one term and is off by up to 1.5° in autumn, which is minutes of daylight.
+        assert!((solar_declination(day) - declination).abs() < 0.0265, "{row:?}: {}", solar_declination(day));
+        // What 0.0265 rad of declination make of a day near the equinox: 24/π · tan φ of it, and a little.
+        let close = 24.0 / std::f64::consts::PI * latitude.to_radians().tan().abs() * 0.0265 + 0.02;
+        assert!((ours - hours).abs() < close, "{row:?}: {ours}");
+    }
+    // solar-positioning 0.7, by the algorithm of Reda and Andreas, at noon.
+    for (month, day) in [(3, 20), (6, 21), (9, 22), (12, 21), (8, 5)] {
+        let noon = JulianDate::from_utc(2027, month, day, 12, 0, 0.0, 69.0).unwrap();
+        let wanted = SolarPositions::new().for_time_from_julian(noon).unwrap().declination().to_radians();
+        let ours = solar_declination(date(2027, month as i8, day as i8));
+        assert!((ours - wanted).abs() < 0.0175, "{day}.{month}.: ours {ours}, the library {wanted}");
+    }
+}
+
+/// Zheng, Hunt, Running 1993 (from memory): a quarter of the difference to the air's mean of eleven days each day. Their model
+/// lags the air and damps its swings. By hand: from an even 10 °C, air that jumps to 21 °C for good gives a running mean of
+/// 11 on the first day, so soil of 10 + ¼ = 10.25; then 12 and 10.25 + ¼ · 1.75 = 10.6875.
+#[test]
+fn soil_follows_the_air_as_the_paper_says() {
+    let mut air = vec![10.0; 365];
+    for day in &mut air[100..200] {
+        *day = 21.0;
+    }
+    let soil = follow(&air);
+    assert!((soil[99] - 10.0).abs() < 1e-6);
+    assert!((soil[100] - 10.25).abs() < 1e-6, "{}", soil[100]);
+    assert!((soil[101] - 10.6875).abs() < 1e-6, "{}", soil[101]);
+    assert!(soil[140] > 20.99 && soil[199] <= 21.0);
+    let wave: Vec<f64> = (0..365).map(|day| 10.0 - 8.0 * (std::f64::consts::TAU * f64::from(day) / 365.0).cos()).collect();
+    let damped = follow(&wave);
+    let warmest = |of: &[f64]| (0..365).max_by(|a, b| of[*a].total_cmp(&of[*b])).unwrap();
+    let lag = warmest(&damped) - warmest(&wave);
+    assert!((5..=12).contains(&lag), "{lag} days behind the air");
+}
+
+#[test]
+fn a_place_takes_the_shape_that_fits_its_frosts_and_lies_as_cold_as_they_say() {
+    let prairie = site(4200, frost((5, 5), (10, 3), 12));
+    assert_eq!(nearest_shape(&prairie).key, "inland-cold");
+    assert_eq!(nearest_shape(&site(6000, frost((5, 25), (9, 5), 12))).key, "north");
+    assert_eq!(nearest_shape(&site(1000, None)).key, "tropical");
+    assert_eq!(nearest_shape(&site(-2700, None)).key, "subtropical");
+    for shape in shapes() {
+        assert!(shape.high.iter().zip(&shape.low).all(|(high, low)| high > low), "{}", shape.key);
+        let almanac = Almanac { shape: Some(shape.key.clone()), ..Almanac::default() };
+        let weather = Weather::at(&prairie, &almanac);
+        let low = |day: Date| weather.normals.low[day_index(day)];
+        let at_the_dates = f64::midpoint(low(date(2027, 5, 5)), low(date(2027, 10, 3)));
+        assert!(at_the_dates > -2.5 && at_the_dates < 20.0, "{}: {at_the_dates}", shape.key);
+    }
+    // Twelve, all told apart.
+    assert_eq!(shapes().iter().map(|shape| &shape.key).collect::<std::collections::HashSet<_>>().len(), 12);
+}
+
+#[test]
+fn places_without_frost_and_without_a_frost_free_month_make_sense() {
+    let warm = Weather::at(&site(-1700, None), &Almanac::default());
+    assert_eq!(warm.kill_chance(Side::Spring, date(2027, 8, 1), 0.0), 0.0);
+    assert_eq!(warm.edge(Side::Spring, 2027), None);
+    // Frost in every month: the last in one year may come after the first of another.
+    let cold = Weather::at(&site(6900, frost((7, 5), (7, 20), 20)), &Almanac::default());
+    let july = date(2027, 7, 12);
+    let chances = [Side::Spring, Side::Autumn].map(|side| cold.kill_chance(side, july, 0.0));
+    assert!(chances.iter().all(|chance| *chance > 0.2), "{chances:?}");
+}
+
+#[test]
+fn growth_keeps_its_pace_in_long_days_and_nearly_stops_at_ten_hours() {
+    assert_eq!((light(16.0), light(12.5)), (1.0, 1.0));
+    assert!((light(10.0) - 0.1).abs() < 1e-9 && light(8.0) < 0.05 && light(8.0) > 0.0);
+    assert!(light(11.0) < light(12.0));
+}
+
+/// The months of a year that swings around a mean, as those of real places do.
+fn some_months([mean, swing, warmest, range]: [u8; 4]) -> Monthly {
+    let wave = |month: usize| {
+        let turn = (month as f64 - f64::from(warmest % 12)) / 12.0 * std::f64::consts::TAU;
+        f64::from(mean) / 10.0 - 5.0 + f64::from(swing % 16) * turn.cos()
+    };
+    let low = std::array::from_fn(|month| TenthsC::of(wave(month)));
+    Monthly { low, high: std::array::from_fn(|month| TenthsC::of(wave(month) + 3.0 + f64::from(range % 12))) }
+}
+
+proptest! {
+    #[test]
+    fn prop_a_southern_place_has_the_northern_year_six_months_on(seed in any::<[u8; 4]>(), day in 0..365i64) {
+        let north = some_months(seed);
+        let turn = |months: [TenthsC; 12]| { let mut turned = months; turned.rotate_left(6); turned };
+        let south = Monthly { high: turn(north.high), low: turn(north.low) };
+        let almanac = |months| Almanac { from: WarmthFrom::Months, months: Some(months), ..Almanac::default() };
+        let (a, b) = (Weather::at(&site(4000, None), &almanac(north)), Weather::at(&site(-4000, None), &almanac(south)));
+        let here = date(2027, 1, 1).saturating_add(jiff::ToSpan::days(day));
+        // Halves of the calendar year are unlike by three days, in which a swing of 15 °C moves by 0.8.
+        let there = date(2027, (here.month() + 5) % 12 + 1, here.day().min(28));
+        if (10..=20).contains(&here.day()) {
+            prop_assert!((a.mean(here) - b.mean(there)).abs() < 1.2, "{here} {} {}", a.mean(here), b.mean(there));
+        }
+        prop_assert!((a.daylight(here) - day_length_hours(Latitude(4000), here)).abs() < 1e-9);
+    }
+
+    #[test]
+    fn prop_more_warmth_never_gives_fewer_degree_days(low in -20.0..30.0f64, range in 0.0..25.0f64, warmer in 0.0..10.0f64) {
+        let within = Thresholds { base: 4.4, ceiling: 24.0 };
+        let (one, other) = (single_sine(low, low + range, within), single_sine(low + warmer, low + range + warmer, within));
+        prop_assert!((-1e-9..=24.0 - 4.4 + 1e-9).contains(&one));
+        prop_assert!(other >= one - 1e-9);
+    }
+
+    #[test]
+    fn prop_chances_of_frost_fall_through_spring_rise_through_autumn_and_are_less_for_harder_frosts(
+        spread in 1..40u8, day in 0..150i64, harder in 0..12i32,
+    ) {
+        let weather = Weather::at(&site(4490, frost((4, 21), (10, 24), spread)), &Almanac::default());
+        let (spring, autumn) = (date(2027, 2, 1), date(2027, 8, 1));
+        let on = |from: Date, n: i64| from.saturating_add(jiff::ToSpan::days(n));
+        let kills = -f64::from(harder) / 2.0;
+        prop_assert!(weather.kill_chance(Side::Spring, on(spring, day + 1), kills) <= weather.kill_chance(Side::Spring, on(spring, day), kills));
+        prop_assert!(weather.kill_chance(Side::Autumn, on(autumn, day + 1), kills) >= weather.kill_chance(Side::Autumn, on(autumn, day), kills));
+        for (side, from) in [(Side::Spring, spring), (Side::Autumn, autumn)] {
+            prop_assert!(weather.kill_chance(side, on(from, day), kills) <= weather.kill_chance(side, on(from, day), 0.0) + 1e-9);
+        }
+    }
+}

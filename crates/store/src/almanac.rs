@@ -1,0 +1,202 @@
+//! Reads and writes what households say of their weather, their shelf and their beds' warmth.
+
+use crate::facts::{fit, of_word, word};
+use crate::{GardenId, StoreError};
+use jiff_sqlx::{Date, ToSqlx};
+use sparrow_core::almanac::{Almanac, BedWarmth, Monthly, Shelf, SoilReading, Station, StationYear, TenthsC};
+use sparrow_core::bed::BedId;
+use sqlx::PgConnection;
+
+/// All that a garden's household says of its weather and warmth.
+pub async fn load(connection: &mut PgConnection, garden: GardenId) -> Result<Almanac, StoreError> {
+    let row = sqlx::query!(
+        "select warmth_from, climate_shape, appetite, month_highs, month_lows, shelf_cells, shelf_tray, shelf_mat,
+                shelf_hardening, harden_days, survival from garden where id = $1",
+        garden.0
+    )
+    .fetch_one(&mut *connection)
+    .await?;
+    let beds = sqlx::query!(
+        "select id, mulch, cover from bed where garden_id = $1 and (mulch <> 'none' or cover <> 'none') order by id",
+        garden.0
+    )
+    .fetch_all(&mut *connection)
+    .await?;
+    let bed = |id: i32| Ok::<_, StoreError>(BedId(fit(id)?));
+    Ok(Almanac {
+        from: of_word(&row.warmth_from)?,
+        shape: row.climate_shape,
+        months: row.month_highs.zip(row.month_lows).map(|(high, low)| months(&high, &low)).transpose()?,
+        station: station(connection, garden).await?,
+        appetite: of_word(&row.appetite)?,
+        beds: beds
+            .into_iter()
+            .map(|row| Ok(BedWarmth { bed: bed(row.id)?, mulch: of_word(&row.mulch)?, cover: of_word(&row.cover)? }))
+            .collect::<Result<_, StoreError>>()?,
+        readings: readings(connection, garden).await?,
+        shelf: Shelf {
+            cells: fit(row.shelf_cells)?,
+            tray: fit(row.shelf_tray)?,
+            mat: fit(row.shelf_mat)?,
+            hardening: fit(row.shelf_hardening)?,
+            harden_days: fit(row.harden_days)?,
+            survival: fit(row.survival)?,
+        },
+    })
+}
+
+fn months(high: &[i16], low: &[i16]) -> Result<Monthly, StoreError> {
+    let twelve = |months: &[i16]| -> Result<[TenthsC; 12], StoreError> {
+        let all: [i16; 12] = months.try_into().map_err(|_| StoreError::Other("a year without twelve months".into()))?;
+        Ok(all.map(TenthsC))
+    };
+    Ok(Monthly { high: twelve(high)?, low: twelve(low)? })
+}
+
+fn tenths(months: &[TenthsC; 12]) -> Vec<i16> {
+    months.iter().map(|month| month.0).collect()
+}
+
+async fn station(connection: &mut PgConnection, garden: GardenId) -> Result<Option<Station>, StoreError> {
+    let row = sqlx::query!(
+        r#"select name, first_day as "first_day: Date", last_day as "last_day: Date", days, missing, highs, lows, rain_mm
+           from station where garden_id = $1"#,
+        garden.0
+    )
+    .fetch_optional(&mut *connection)
+    .await?;
+    let Some(row) = row else { return Ok(None) };
+    let years = sqlx::query!(
+        r#"select year, days, last_frost as "last_frost: Date", first_frost as "first_frost: Date"
+           from station_year where garden_id = $1 order by year"#,
+        garden.0
+    )
+    .fetch_all(connection)
+    .await?;
+    let rain = |months: Vec<i32>| -> Result<[u16; 12], StoreError> {
+        let all: Vec<u16> = months.into_iter().map(fit).collect::<Result<_, _>>()?;
+        all.try_into().map_err(|_| StoreError::Other("a year without twelve months".into()))
+    };
+    Ok(Some(Station {
+        name: row.name,
+        first: row.first_day.to_jiff(),
+        last: row.last_day.to_jiff(),
+        days: fit(row.days)?,
+        missing: fit(row.missing)?,
+        monthly: months(&row.highs, &row.lows)?,
+        rain_mm: row.rain_mm.map(rain).transpose()?,
+        years: years
+            .into_iter()
+            .map(|row| {
+                let day = |day: Option<Date>| day.map(Date::to_jiff);
+                Ok(StationYear {
+                    year: row.year,
+                    days: fit(row.days)?,
+                    last_frost: day(row.last_frost),
+                    first_frost: day(row.first_frost),
+                })
+            })
+            .collect::<Result<_, StoreError>>()?,
+    }))
+}
+
+async fn readings(connection: &mut PgConnection, garden: GardenId) -> Result<Vec<SoilReading>, StoreError> {
+    let rows = sqlx::query!(
+        r#"select bed_id, day as "day: Date", tenths_c from soil_reading where garden_id = $1 order by day, bed_id"#,
+        garden.0
+    )
+    .fetch_all(connection)
+    .await?;
+    rows.into_iter()
+        .map(|row| Ok(SoilReading { bed: BedId(fit(row.bed_id)?), on: row.day.to_jiff(), soil: TenthsC(row.tenths_c) }))
+        .collect()
+}
+
+/// Writes all of it in place of what was there.
+pub async fn write(connection: &mut PgConnection, garden: GardenId, almanac: &Almanac) -> Result<(), StoreError> {
+    let (months, shelf) = (almanac.months, almanac.shelf);
+    let (highs, lows) = (months.map(|all| tenths(&all.high)), months.map(|all| tenths(&all.low)));
+    sqlx::query!(
+        "update garden set warmth_from = $2, climate_shape = $3, appetite = $4, month_highs = $5, month_lows = $6,
+                shelf_cells = $7, shelf_tray = $8, shelf_mat = $9, shelf_hardening = $10, harden_days = $11, survival = $12
+         where id = $1",
+        garden.0,
+        word(&almanac.from)?,
+        almanac.shape,
+        word(&almanac.appetite)?,
+        highs.as_deref(),
+        lows.as_deref(),
+        fit::<i16, _>(shelf.cells)?,
+        fit::<i16, _>(shelf.tray)?,
+        fit::<i16, _>(shelf.mat)?,
+        fit::<i16, _>(shelf.hardening)?,
+        i16::from(shelf.harden_days),
+        i16::from(shelf.survival)
+    )
+    .execute(&mut *connection)
+    .await?;
+    sqlx::query!(
+        "update bed set mulch = 'none', cover = 'none' where garden_id = $1 and (mulch <> 'none' or cover <> 'none')",
+        garden.0
+    )
+    .execute(&mut *connection)
+    .await?;
+    for one in &almanac.beds {
+        sqlx::query!(
+            "update bed set mulch = $3, cover = $4 where garden_id = $1 and id = $2",
+            garden.0,
+            fit::<i32, _>(one.bed.0)?,
+            word(&one.mulch)?,
+            word(&one.cover)?
+        )
+        .execute(&mut *connection)
+        .await?;
+    }
+    sqlx::query!("delete from soil_reading where garden_id = $1", garden.0).execute(&mut *connection).await?;
+    for one in &almanac.readings {
+        sqlx::query!(
+            "insert into soil_reading (garden_id, bed_id, day, tenths_c) values ($1, $2, $3::date, $4)",
+            garden.0,
+            fit::<i32, _>(one.bed.0)?,
+            one.on.to_sqlx() as _,
+            one.soil.0
+        )
+        .execute(&mut *connection)
+        .await?;
+    }
+    write_station(connection, garden, almanac.station.as_ref()).await
+}
+
+async fn write_station(connection: &mut PgConnection, garden: GardenId, station: Option<&Station>) -> Result<(), StoreError> {
+    sqlx::query!("delete from station where garden_id = $1", garden.0).execute(&mut *connection).await?;
+    let Some(station) = station else { return Ok(()) };
+    let rain: Option<Vec<i32>> = station.rain_mm.map(|months| months.iter().map(|rain| i32::from(*rain)).collect());
+    sqlx::query!(
+        "insert into station (garden_id, name, first_day, last_day, days, missing, highs, lows, rain_mm)
+         values ($1, $2, $3::date, $4::date, $5, $6, $7, $8, $9)",
+        garden.0,
+        station.name,
+        station.first.to_sqlx() as _,
+        station.last.to_sqlx() as _,
+        fit::<i32, _>(station.days)?,
+        fit::<i32, _>(station.missing)?,
+        &tenths(&station.monthly.high),
+        &tenths(&station.monthly.low),
+        rain.as_deref()
+    )
+    .execute(&mut *connection)
+    .await?;
+    for one in &station.years {
+        sqlx::query!(
+            "insert into station_year (garden_id, year, days, last_frost, first_frost) values ($1, $2, $3, $4::date, $5::date)",
+            garden.0,
+            one.year,
+            fit::<i16, _>(one.days)?,
+            one.last_frost.map(ToSqlx::to_sqlx) as _,
+            one.first_frost.map(ToSqlx::to_sqlx) as _
+        )
+        .execute(&mut *connection)
+        .await?;
+    }
+    Ok(())
+}

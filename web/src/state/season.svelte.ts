@@ -1,0 +1,133 @@
+// The season on the table: the year's bars, what is selected, and a bar in hand.
+import { api } from '../api';
+import type { Command } from '../generated/Command';
+import type { Course } from '../generated/Course';
+import type { Free } from '../generated/Free';
+import type { GardenView } from '../generated/GardenView';
+import type { HandOff } from '../generated/HandOff';
+import type { PatchChange } from '../generated/PatchChange';
+import type { SeasonChange } from '../generated/SeasonChange';
+import type { SeasonView } from '../generated/SeasonView';
+import type { ToSettle } from '../generated/ToSettle';
+import type { GardenState } from './garden.svelte';
+
+/** What the slip is about. */
+export type About =
+  | { is: 'year' }
+  | { is: 'climate' }
+  | { is: 'shelf' }
+  | { is: 'again'; crop?: string }
+  | { is: 'calendar' }
+  | { is: 'patch'; patch: number }
+  | { is: 'hand-off'; first: number; then: number }
+  | { is: 'free'; bed: number; free: Free };
+
+/** A bar being dragged: its days as they would be, and those of what moves along. */
+export interface InHand {
+  patch: number;
+  from: string;
+  until: string;
+  moved: Partial<Record<number, [string, string]>>;
+}
+
+export class SeasonState {
+  view: SeasonView | null = $state.raw(null);
+  about: About = $state.raw({ is: 'year' });
+  hand: InHand | null = $state.raw(null);
+  /** The bar moved by keys, which keeps the focus when it is drawn in another lane. */
+  moved: number | null = null;
+  private rehearsing = false;
+
+  constructor(readonly garden: GardenState) {}
+
+  private readonly courses = $derived.by((): Partial<Record<number, Course>> =>
+    Object.fromEntries((this.view?.courses ?? []).map((course) => [course.patch, course])),
+  );
+
+  /** Draws the season again, after a change of the garden or of the needle. */
+  draw(): void {
+    const on = this.garden.needle;
+    this.garden.asks({ ask: 'season', on }, (view) => {
+      if (on === this.garden.needle) this.view = view;
+    });
+  }
+
+  course(patch: number): Course | undefined {
+    return this.courses[patch];
+  }
+
+  /** The numbers on the drawing that belong to a patch. */
+  marks(patch: number): ToSettle[] {
+    return (this.view?.to_settle ?? []).filter(
+      ({ what }) =>
+        (what.about === 'patch' && what.patch === patch) || (what.about === 'hand-off' && what.then === patch),
+    );
+  }
+
+  /** What follows a patch, and what it follows. */
+  handOffs(patch: number): HandOff[] {
+    return (this.view?.hand_offs ?? []).filter((one) => one.first === patch || one.then === patch);
+  }
+
+  choose(about: About): void {
+    this.about = about;
+  }
+
+  /** Opens what a number on the drawing stands for. */
+  open(one: ToSettle): void {
+    if (one.what.about === 'patch') this.choose({ is: 'patch', patch: one.what.patch });
+    else if (one.what.about === 'hand-off') this.choose({ is: 'hand-off', first: one.what.first, then: one.what.then });
+    else this.choose({ is: 'shelf' });
+  }
+
+  back(): void {
+    if (this.hand) this.hand = null;
+    else this.choose({ is: 'year' });
+  }
+
+  change(...changes: SeasonChange[]): Promise<boolean> {
+    return this.garden.send({ do: 'season', changes });
+  }
+
+  replan(changes: PatchChange[], follow: boolean): Promise<boolean> {
+    return this.garden.send({ do: 'replan', changes, follow });
+  }
+
+  /** Holds a bar over other days and shows what would move along; only the last place asked for counts. */
+  async hold(patch: number, from: string, until: string): Promise<void> {
+    this.hand = { patch, from, until, moved: this.hand?.patch === patch ? this.hand.moved : {} };
+    if (this.rehearsing) return;
+    this.rehearsing = true;
+    try {
+      for (;;) {
+        const asked: InHand = this.hand;
+        const view: GardenView | null = await api
+          .rehearse(this.garden.view.id, shifted(asked.patch, asked.from, asked.until), this.garden.needle)
+          .catch(() => null);
+        const now: InHand | null = this.hand;
+        if (!now) return;
+        const before = this.garden.view.garden.patches;
+        const moved = (view?.garden.patches ?? [])
+          .filter((one) => one.id !== asked.patch)
+          .filter((one) => before.find((old) => old.id === one.id)?.from !== one.from)
+          .map((one): [number, [string, string]] => [one.id, [one.from, one.until]]);
+        this.hand = { ...now, moved: Object.fromEntries(moved) };
+        if (now.from === asked.from && now.until === asked.until) return;
+      }
+    } finally {
+      this.rehearsing = false;
+    }
+  }
+
+  /** Lets the bar in hand go where it is. */
+  async drop(): Promise<void> {
+    const held = this.hand;
+    if (!held) return;
+    await this.garden.send(shifted(held.patch, held.from, held.until));
+    this.hand = null;
+  }
+}
+
+function shifted(patch: number, from: string, until: string): Command {
+  return { do: 'replan', changes: [{ change: 'days', patch, from, until }], follow: true };
+}

@@ -1,0 +1,247 @@
+<script lang="ts">
+  // One planting: thin while it is on the shelf, hatched while it grows, darker while it is picked, rosehip
+  // where it stays beyond its time.
+  import type { Bar } from '../../generated/Bar';
+  import { useOpenGarden } from '../../state/context';
+  import type { SeasonState } from '../../state/season.svelte';
+  import { dayMonth, dayNumber, plusDays } from '../../words/dates';
+  import { count } from '../../words/lengths';
+  import { upper } from '../../words/reasons';
+  import type { Scale } from './scale';
+
+  interface Props {
+    season: SeasonState;
+    bar: Bar;
+    scale: Scale;
+    y: number;
+    height: number;
+    bed: string;
+  }
+  let { season, bar, scale, y, height, bed }: Props = $props();
+  const { garden } = useOpenGarden();
+
+  const patch = $derived(garden.view.garden.patches.find((one) => one.id === bar.patch));
+  const course = $derived(season.course(bar.patch));
+  const crop = $derived(patch && garden.crop(patch.crop));
+  const held = $derived.by((): [string, string] | null => {
+    if (!season.hand) return null;
+    if (season.hand.patch === bar.patch) return [season.hand.from, season.hand.until];
+    return season.hand.moved[bar.patch] ?? null;
+  });
+  const from = $derived(held?.[0] ?? patch?.from ?? '');
+  const until = $derived(held?.[1] ?? patch?.until ?? '');
+  const [a, b] = $derived([scale.x(from), scale.end(until)]);
+  const ripe = $derived(held ? null : (course?.ripening?.ripe ?? null));
+  const marks = $derived(season.marks(bar.patch));
+  const chosen = $derived(
+    (season.about.is === 'patch' && season.about.patch === bar.patch) ||
+      (season.about.is === 'hand-off' && (season.about.first === bar.patch || season.about.then === bar.patch)),
+  );
+  const standing = $derived(from <= garden.needle && garden.needle <= (course?.free ?? until));
+  const label = $derived(
+    b - a > upper(crop?.name ?? '').length * 6.6 + 14 ? upper(crop?.name ?? '') : (crop?.ticket ?? ''),
+  );
+  const said = $derived(
+    `${upper(crop?.name ?? '')} in ${bed}, ${count(bar.plants, 'plant', 'plants')}, ${dayMonth(from)} to ${dayMonth(until)}` +
+      (ripe ? `, ripe about ${dayMonth(ripe)}` : '') +
+      (marks.length ? `, to settle: ${marks.map((mark) => mark.number).join(', ')}` : ''),
+  );
+
+  /** How near to its end a bar is taken by the end [px]. */
+  const GRIP = 7;
+  let grip: { x: number; end: boolean; from: string; until: string; moved: boolean } | null = null;
+
+  function take(event: PointerEvent & { currentTarget: SVGElement }) {
+    if (event.button !== 0 || !patch) return;
+    const box = event.currentTarget.ownerSVGElement?.getBoundingClientRect();
+    const at = event.clientX - (box?.left ?? 0);
+    grip = {
+      x: event.clientX,
+      end: b - a > 3 * GRIP && b - at < GRIP,
+      from: patch.from,
+      until: patch.until,
+      moved: false,
+    };
+    if (garden.mayChange) event.currentTarget.setPointerCapture(event.pointerId);
+  }
+
+  function carry(event: PointerEvent) {
+    if (!grip || !garden.mayChange) return;
+    const days = Math.round((event.clientX - grip.x) / scale.perDay);
+    if (days === 0 && !grip.moved) return;
+    grip.moved = true;
+    const start = grip.end ? grip.from : plusDays(grip.from, days);
+    const end = plusDays(grip.until, days);
+    void season.hold(bar.patch, start, end < start ? start : end);
+  }
+
+  function letGo() {
+    const moved = grip?.moved ?? false;
+    grip = null;
+    if (moved) void season.drop();
+    else season.choose({ is: 'patch', patch: bar.patch });
+  }
+
+  function cancel() {
+    grip = null;
+    season.hand = null;
+  }
+
+  function key(event: KeyboardEvent) {
+    if (!patch || event.ctrlKey || event.metaKey || event.altKey) return;
+    const step = event.shiftKey ? 7 : 1;
+    const moves: Record<string, [number, number]> = {
+      ArrowLeft: [-step, -step],
+      ArrowRight: [step, step],
+      '-': [0, -1],
+      '+': [0, 1],
+    };
+    const move = moves[event.key];
+    if (event.key === 'Enter' || event.key === ' ') season.choose({ is: 'patch', patch: bar.patch });
+    else if (move && garden.mayChange) {
+      const id = bar.patch;
+      season.moved = id;
+      // Each step builds on the one before, however fast the key repeats.
+      void garden.send(() => {
+        const now = garden.view.garden.patches.find((one) => one.id === id);
+        if (!now) return undefined;
+        const [start, end] = [plusDays(now.from, move[0]), plusDays(now.until, move[1])];
+        if (dayNumber(end) < dayNumber(start)) return undefined;
+        return { do: 'replan', changes: [{ change: 'days', patch: id, from: start, until: end }], follow: true };
+      });
+    } else return;
+    event.preventDefault();
+    event.stopPropagation();
+  }
+</script>
+
+{#if patch && crop}
+  {#if course?.sow && course.means === 'shelf' && !held}
+    <line class="shelf" x1={scale.x(course.sow)} x2={a} y1={y + height / 2} y2={y + height / 2} />
+    {#if scale.isIn(course.sow)}<circle class="seed" cx={scale.x(course.sow)} cy={y + height / 2} r="2.2" />{/if}
+    {#if course.harden && scale.isIn(course.harden)}
+      <line class="out" x1={scale.x(course.harden)} x2={scale.x(course.harden)} y1={y + 3} y2={y + height - 3} />
+    {/if}
+  {/if}
+  <g
+    class="bar"
+    role="button"
+    tabindex="0"
+    data-bar={bar.patch}
+    data-crop={patch.crop}
+    data-chosen={chosen}
+    data-held={held !== null}
+    data-standing={standing}
+    data-planned={from > garden.view.today}
+    aria-label={said}
+    onpointerdown={take}
+    onpointermove={carry}
+    onpointerup={letGo}
+    onpointercancel={cancel}
+    onkeydown={key}
+  >
+    <rect class="ground" x={a} {y} width={Math.max(2, b - a)} {height} />
+    <rect
+      class="hatch"
+      x={a}
+      {y}
+      width={Math.max(2, b - a)}
+      {height}
+      fill={`url(#hatch-${garden.hatch(crop.family)})`}
+    />
+    {#if ripe && ripe <= until}
+      <rect class="picked" x={scale.x(ripe)} {y} width={Math.max(0, b - scale.x(ripe))} {height} />
+    {/if}
+    <rect class="edge" x={a} {y} width={Math.max(2, b - a)} {height} />
+    <text class="label" x={a + 5 + marks.length * 17} y={y + height - 3.6}>{label}</text>
+  </g>
+  {#each marks as mark, n (mark.number)}
+    <circle class="mark-ring" cx={a + 9 + n * 17} cy={y + height / 2} r="7.2" />
+    <text class="mark-number" x={a + 9 + n * 17} y={y + height / 2 + 3.8} text-anchor="middle">{mark.number}</text>
+  {/each}
+{/if}
+
+<style>
+  .bar {
+    cursor: grab;
+    touch-action: pan-y;
+  }
+  .bar:focus {
+    outline: none;
+  }
+  .ground {
+    fill: var(--color-leaf);
+    opacity: 0.62;
+  }
+  .hatch {
+    opacity: 0.45;
+  }
+  .picked {
+    fill: var(--color-lichen);
+    opacity: 0.55;
+  }
+  .edge {
+    fill: none;
+    stroke: var(--color-ink-leaf);
+    stroke-width: 0.9;
+  }
+  [data-planned='true'] .edge {
+    stroke-dasharray: 4 2.5;
+  }
+  [data-standing='true'] .ground {
+    opacity: 0.95;
+  }
+  .bar:hover .edge,
+  [data-chosen='true'] .edge {
+    stroke: var(--color-chestnut);
+    stroke-width: 2;
+    stroke-dasharray: none;
+  }
+  .bar:focus-visible .edge {
+    stroke: var(--color-chestnut);
+    stroke-width: 2.6;
+    stroke-dasharray: none;
+  }
+  [data-held='true'] .ground {
+    fill: var(--color-buff);
+  }
+  .label {
+    font-size: 12.5px;
+    font-weight: 500;
+    fill: var(--color-soot);
+    paint-order: stroke;
+    stroke: color-mix(in srgb, var(--color-leaf) 75%, var(--color-paper));
+    stroke-width: 3px;
+    pointer-events: none;
+  }
+  .shelf {
+    stroke: var(--color-slate);
+    stroke-width: 1.4;
+    stroke-dasharray: 2 2.5;
+  }
+  .shelf,
+  .seed,
+  .out {
+    pointer-events: none;
+  }
+  .seed {
+    fill: var(--color-slate);
+  }
+  .out {
+    stroke: var(--color-slate);
+    stroke-width: 1.4;
+  }
+  .mark-ring {
+    fill: var(--color-slip);
+    stroke: var(--color-rosehip);
+    stroke-width: 1.4;
+    pointer-events: none;
+  }
+  .mark-number {
+    font-family: var(--font-serif);
+    font-size: 10.5px;
+    font-weight: 700;
+    fill: var(--color-rosehip);
+    pointer-events: none;
+  }
+</style>

@@ -1,0 +1,60 @@
+<script lang="ts">
+  // The year's work as a calendar: a file, a table, and a private link to subscribe to.
+  import { api, Refused } from '../../api';
+  import type { SeasonView } from '../../generated/SeasonView';
+  import { useOpenGarden } from '../../state/context';
+  import { fullDate } from '../../words/dates';
+  import { upper } from '../../words/reasons';
+
+  let { view }: { view: SeasonView } = $props();
+  const { garden } = useOpenGarden();
+
+  const id = $derived(garden.view.id);
+  let path: string | null = $state(null);
+  let trouble = $state('');
+
+  async function ask(work: () => Promise<string | null>) {
+    trouble = '';
+    try {
+      path = await work();
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      trouble = upper(error.problem.detail);
+    }
+  }
+  $effect(() => {
+    if (garden.mayChange) void ask(() => api.calendar(id));
+  });
+</script>
+
+<h2>Calendar</h2>
+<p class="quiet border-b-2 border-hair pb-2">everything to start, move, look at and clear</p>
+{#if trouble}<p class="trouble mt-2" role="alert">{trouble}</p>{/if}
+<h3>As a file</h3>
+<p class="flex gap-5">
+  <a class="act" href={`/api/v1/gardens/${id}/calendar.ics`} download>iCalendar</a>
+  <a class="act" href={`/api/v1/gardens/${id}/calendar.csv`} download>a table (CSV)</a>
+</p>
+{#if garden.mayChange}
+  <h3>To subscribe to</h3>
+  {#if path}
+    <p class="break-all select-all" data-link>{location.origin}{path}</p>
+    <p class="quiet">
+      Whoever has this link can read the calendar, and nothing else. When the plan changes, entries move; none is
+      doubled.
+    </p>
+    <p class="flex gap-5">
+      <button class="act" onclick={() => ask(() => api.giveCalendar(id))}>a new link</button>
+      <button class="act" onclick={() => ask(() => api.revokeCalendar(id))}>revoke it</button>
+    </p>
+  {:else}
+    <p class="quiet">No link is given out.</p>
+    <button class="act" onclick={() => ask(() => api.giveCalendar(id))}>make a private link</button>
+  {/if}
+{/if}
+<h3>This year</h3>
+<ul class="rows mb-3" data-year-tasks>
+  {#each view.tasks as task (`${task.key} ${task.day}`)}
+    <li><span class="quiet">{fullDate(task.day)}{task.guess ? ', about' : ''}</span><br />{task.said}</li>
+  {:else}<li class="quiet">Nothing is planted this year yet.</li>{/each}
+</ul>

@@ -1,0 +1,294 @@
+<script lang="ts">
+  // The climate of the place: frosts, a generic year, twelve pairs or a station's file; soil readings and covers.
+  import { api, Refused } from '../../api';
+  import type { Appetite } from '../../generated/Appetite';
+  import type { ClimateShape } from '../../generated/ClimateShape';
+  import type { Cover } from '../../generated/Cover';
+  import type { Monthly } from '../../generated/Monthly';
+  import type { Mulch } from '../../generated/Mulch';
+  import type { SeasonView } from '../../generated/SeasonView';
+  import type { StationRead } from '../../generated/StationRead';
+  import { useOpenGarden } from '../../state/context';
+  import type { SeasonState } from '../../state/season.svelte';
+  import { dayMonth, fullDate, MONTHS } from '../../words/dates';
+  import { count } from '../../words/lengths';
+  import { correction, degrees, fieldDegrees, FROM, tenths } from '../../words/season';
+  import { upper } from '../../words/reasons';
+  import { untrack } from 'svelte';
+
+  let { season, view }: { season: SeasonState; view: SeasonView } = $props();
+  const { garden } = useOpenGarden();
+
+  const almanac = $derived(garden.view.garden.almanac);
+  const edges = $derived([garden.season.last_frost, garden.season.first_frost]);
+  let shapes: { shapes: ClimateShape[]; nearest: string } | null = $state.raw(null);
+  let way: 'shape' | 'months' | 'station' = $state(untrack(() => garden.view.garden.almanac.from));
+  let read: StationRead | null = $state.raw(null);
+  let trouble = $state('');
+  let stationName = $state('');
+
+  $effect(() => garden.asks({ ask: 'shapes' }, (found) => (shapes = found)));
+
+  const unit = $derived(garden.units === 'imperial' ? '°F' : '°C');
+  const start = untrack(() => garden.view.garden.almanac.months);
+  const blank = Array.from({ length: 12 }, () => '');
+  let highs: string[] = $state(
+    start ? untrack(() => start.high.map((t) => fieldDegrees(t, garden.units))) : [...blank],
+  );
+  let lows: string[] = $state(start ? untrack(() => start.low.map((t) => fieldDegrees(t, garden.units))) : [...blank]);
+
+  async function typed(event: SubmitEvent) {
+    event.preventDefault();
+    const [high, low] = [highs, lows].map((all) => all.map((text) => tenths(text, garden.units)));
+    const missing = MONTHS.find((_, n) => Number.isNaN(high?.[n]) || Number.isNaN(low?.[n]));
+    trouble = missing
+      ? `${missing}: type the usual high and low in ${unit}, such as ${garden.units === 'imperial' ? '64' : '18'}`
+      : '';
+    if (missing || !high || !low) return;
+    // Twelve of each, as there are twelve fields.
+    const months = { high, low } as Monthly;
+    await season.change({ season: 'take-months', months });
+  }
+
+  async function open(event: Event & { currentTarget: HTMLInputElement }) {
+    const file = event.currentTarget.files?.[0];
+    read = null;
+    trouble = '';
+    if (!file) return;
+    if (stationName === '') stationName = file.name.replace(/\.[^.]*$/, '').slice(0, 60);
+    try {
+      read = await api.station(garden.view.id, stationName, await file.text());
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      trouble = upper(error.problem.detail);
+    }
+    event.currentTarget.value = '';
+  }
+
+  async function keep() {
+    if (read && (await season.change({ season: 'take-station', station: { ...read.station, name: stationName } })))
+      read = null;
+  }
+
+  let bedRead = $state({ bed: 0, soil: '' });
+  async function note(event: SubmitEvent) {
+    event.preventDefault();
+    const soil = tenths(bedRead.soil, garden.units);
+    trouble = Number.isNaN(soil) ? `“${bedRead.soil}” is not a temperature; write it in ${unit}` : '';
+    const bed = bedRead.bed || (garden.view.garden.beds[0]?.id ?? 0);
+    if (trouble === '' && (await season.change({ season: 'read', bed, on: garden.view.today, soil })))
+      bedRead.soil = '';
+  }
+  const warmth = $derived(
+    (bed: number) => almanac.beds.find((one) => one.bed === bed) ?? { mulch: 'none', cover: 'none' },
+  );
+</script>
+
+<h2>Climate</h2>
+<p class="quiet border-b-2 border-hair pb-2">
+  warmth from {FROM[view.weather.from]}{view.weather.shape ? `: ${view.weather.shape[1]}` : ''}{view.weather.from ===
+    'station' && almanac.station
+    ? `: ${almanac.station.name}`
+    : ''}
+</p>
+{#if trouble}<p class="trouble mt-2" role="alert">{trouble}</p>{/if}
+<h3>Frost, as chances</h3>
+{#if edges[0] && edges[1]}
+  <table class="w-full text-[14.5px]" data-frost>
+    <thead class="quiet text-left"><tr><td></td><th>9 in 10</th><th>even</th><th>1 in 10</th></tr></thead>
+    <tbody>
+      <tr
+        ><th class="text-left font-normal">last after</th><td>{dayMonth(edges[0].early)}</td><td
+          >{dayMonth(edges[0].even)}</td
+        ><td>{dayMonth(edges[0].late)}</td></tr
+      >
+      <tr
+        ><th class="text-left font-normal">first by</th><td>{dayMonth(edges[1].late)}</td><td
+          >{dayMonth(edges[1].even)}</td
+        ><td>{dayMonth(edges[1].early)}</td></tr
+      >
+    </tbody>
+  </table>
+{:else}<p class="quiet">
+    It does not freeze here, as far as is known. The two dates are typed with the garden, in the Yard.
+  </p>{/if}
+<label class="field mt-2"
+  >How much chance of a killing frost you take<select
+    name="appetite"
+    value={almanac.appetite}
+    disabled={!garden.mayChange}
+    onchange={(event) => season.change({ season: 'set-appetite', appetite: event.currentTarget.value as Appetite })}
+    ><option value="cautious">cautious: one year in ten</option><option value="even">even: one in four</option><option
+      value="bold">bold: one in two, with covers at hand</option
+    ></select
+  ></label
+>
+<h3>Warmth</h3>
+<p class="mb-1 flex flex-wrap gap-x-4" role="group" aria-label="Where the warmth is taken from">
+  {#each [['shape', 'a generic year'], ['months', 'twelve pairs'], ['station', 'a station’s file']] as [key, words] (key)}
+    <button
+      class="act"
+      aria-pressed={way === key}
+      class:font-normal={way !== key}
+      onclick={() => (way = key as typeof way)}>{words}</button
+    >
+  {/each}
+</p>
+{#if way === 'shape'}
+  <label class="field"
+    >A year like<select
+      name="shape"
+      value={almanac.from === 'shape' ? (almanac.shape ?? '') : 'none'}
+      disabled={!garden.mayChange}
+      onchange={(event) => season.change({ season: 'take-shape', shape: event.currentTarget.value || null })}
+    >
+      {#if almanac.from !== 'shape'}<option value="none" disabled>choose one</option>{/if}
+      <option value="">the nearest to your frost dates</option>
+      {#each shapes?.shapes ?? [] as shape (shape.key)}<option value={shape.key}
+          >{shape.name}{shape.key === shapes?.nearest ? ' (nearest)' : ''}</option
+        >{/each}</select
+    ></label
+  >
+  <p class="quiet mt-1">Its nights are raised or lowered to fit your two frost dates. Your own figures are better.</p>
+{:else if way === 'months'}
+  <form onsubmit={typed} aria-label="Usual highs and lows of the months">
+    <table class="w-full" data-months>
+      <thead class="quiet text-left"><tr><td></td><th>high, {unit}</th><th>low, {unit}</th></tr></thead>
+      <tbody>
+        {#each MONTHS as month, n (month)}
+          <tr>
+            <th class="text-left font-normal">{month}</th>
+            <td class="field"
+              ><input
+                bind:value={highs[n]}
+                inputmode="decimal"
+                aria-label={`${month}, usual high`}
+                name={`high-${n + 1}`}
+              /></td
+            >
+            <td class="px-2"
+              ><span class="field"
+                ><input
+                  bind:value={lows[n]}
+                  inputmode="decimal"
+                  aria-label={`${month}, usual low`}
+                  name={`low-${n + 1}`}
+                /></span
+              ></td
+            >
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+    {#if garden.mayChange}<button class="act">take these</button>{/if}
+  </form>
+{:else}
+  {#if almanac.station}
+    <p>
+      {almanac.station.name}: {fullDate(almanac.station.first)} to {fullDate(almanac.station.last)}, {count(
+        almanac.station.days,
+        'day',
+        'days',
+      )}{almanac.station.missing ? `, ${almanac.station.missing} missing` : ''}.
+      {#if almanac.from !== 'station' && garden.mayChange}<button
+          class="act"
+          onclick={() => season.change({ season: 'take-again', from: 'station' })}>use it again</button
+        >{/if}
+    </p>
+  {/if}
+  {#if garden.mayChange}
+    <label class="field"
+      >What the station is called<input bind:value={stationName} maxlength="60" name="station-name" /></label
+    >
+    <label class="field mt-1"
+      >Its daily file: date, low, high, rain<input
+        type="file"
+        accept=".csv,.txt,.tsv,text/csv"
+        onchange={open}
+        name="station-file"
+      /></label
+    >
+    {#if read}
+      <div class="mt-2" data-station-read>
+        <p>
+          {count(read.station.days, 'day', 'days')}, {fullDate(read.station.first)} to {fullDate(read.station.last)}, in {read.fahrenheit
+            ? '°F'
+            : '°C'}, from the columns {read.columns.join(', ')}.
+          {read.station.years.length < 2
+            ? 'Too few years to tell the chances of frost.'
+            : `Frosts of ${count(read.station.years.length, 'year', 'years')}.`}
+        </p>
+        {#if read.gaps.length}<p class="quiet">
+            Missing: {read.gaps.map(([a, b]) => (a === b ? a : `${a} to ${b}`)).join(', ')}.
+          </p>{/if}
+        <button class="act" onclick={keep}>take this station</button>
+      </div>
+    {/if}
+  {/if}
+{/if}
+<h3>Soil in the beds, {dayMonth(garden.needle)}</h3>
+<ul class="rows" data-soil>
+  {#each view.beds as band (band.bed)}
+    {@const kept = warmth(band.bed)}
+    <li>
+      <span class="flex justify-between gap-2"
+        ><span>{garden.bed(band.bed)?.name}</span><span class="font-serif text-chestnut"
+          >{degrees(band.soil, garden.units)}</span
+        ></span
+      >
+      <span class="quiet"
+        >{band.read ? 'from your thermometer' : 'a guess from the air'}{band.corrections.length
+          ? `; ${band.corrections.map((one) => correction(one, garden.units)).join(', ')}`
+          : ''}</span
+      >
+      {#if garden.mayChange}
+        <span class="flex gap-4">
+          <select
+            class="quiet"
+            aria-label={`What lies on ${garden.bed(band.bed)?.name ?? ''}`}
+            value={kept.mulch}
+            onchange={(event) =>
+              season.change({
+                season: 'set-warmth',
+                bed: band.bed,
+                mulch: event.currentTarget.value as Mulch,
+                cover: kept.cover as Cover,
+              })}
+            ><option value="none">bare</option><option value="straw">straw</option><option value="sheet">a sheet</option
+            ></select
+          >
+          <select
+            class="quiet"
+            aria-label={`What covers ${garden.bed(band.bed)?.name ?? ''}`}
+            value={kept.cover}
+            onchange={(event) =>
+              season.change({
+                season: 'set-warmth',
+                bed: band.bed,
+                mulch: kept.mulch as Mulch,
+                cover: event.currentTarget.value as Cover,
+              })}
+            ><option value="none">no cover</option><option value="fleece">fleece</option><option value="tunnel"
+              >a tunnel</option
+            ></select
+          >
+        </span>
+      {/if}
+    </li>
+  {/each}
+</ul>
+{#if garden.mayChange}
+  <form
+    class="mt-1 mb-3 grid grid-cols-[1fr_5rem_auto] items-end gap-3"
+    onsubmit={note}
+    aria-label="A soil reading of today"
+  >
+    <label class="field"
+      >Soil read today in<select bind:value={bedRead.bed} name="read-bed"
+        >{#each garden.view.garden.beds as bed (bed.id)}<option value={bed.id}>{bed.name}</option>{/each}</select
+      ></label
+    >
+    <label class="field">{unit}<input bind:value={bedRead.soil} inputmode="decimal" required name="read-soil" /></label>
+    <button class="act">note it</button>
+  </form>
+{/if}

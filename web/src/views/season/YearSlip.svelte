@@ -1,0 +1,93 @@
+<script lang="ts">
+  // The whole year: what there is to settle, what the weather may do on the needle's day, what is next.
+  import type { AtRisk } from '../../generated/AtRisk';
+  import type { SeasonView } from '../../generated/SeasonView';
+  import type { ToSettle } from '../../generated/ToSettle';
+  import { useOpenGarden } from '../../state/context';
+  import type { SeasonState } from '../../state/season.svelte';
+  import { dayMonth, plusDays } from '../../words/dates';
+  import { upper } from '../../words/reasons';
+  import { degrees, degreesMore, FROM, PLACES, troubleWords } from '../../words/season';
+
+  let { season, view }: { season: SeasonState; view: SeasonView } = $props();
+  const { garden } = useOpenGarden();
+
+  const NEXT = 6;
+  let all = $state(false);
+  const name = $derived((patch: number) => {
+    const one = garden.view.garden.patches.find((other) => other.id === patch);
+    return one ? `${upper(garden.crop(one.crop)?.name ?? '')}, ${garden.bed(one.bed)?.name ?? ''}` : '';
+  });
+  const settle = $derived(all ? view.to_settle : view.to_settle.slice(0, NEXT));
+  const soon = $derived(
+    view.tasks.filter((task) => task.day >= garden.needle && task.day <= plusDays(garden.needle, 14)),
+  );
+  const spring = $derived(!garden.season.first_frost || garden.needle < garden.season.first_frost.early);
+
+  function words({ what }: ToSettle): [string, string] {
+    if (what.about === 'patch') return [troubleWords(what.trouble).heading, name(what.patch)];
+    if (what.about === 'hand-off') {
+      const first = garden.view.garden.patches.find((one) => one.id === what.first);
+      return [`The ${garden.crop(first?.crop ?? '')?.name ?? ''} is not out in time`, `for ${name(what.then)}`];
+    }
+    const over = view.shelf.overflows[what.overflow];
+    return [
+      'Too many seedlings',
+      over ? `${PLACES[over.place]}: ${over.wanted} cells, room for ${over.there_are}` : '',
+    ];
+  }
+
+  function risk({ harm }: AtRisk): string {
+    if (harm.is === 'bolts')
+      return `bolts in a mean of ${degrees(harm.mean, garden.units)}${harm.shade_helps ? '; shade for the last weeks helps' : ''}`;
+    const part = { seedling: 'seedlings die', tops: 'dies', roots: 'roots die' }[harm.part];
+    return `${part} at ${degrees(harm.kills, garden.units)}: ${harm.percent} in 100; under fleece ${harm.fleece}, in a tunnel ${harm.tunnel}`;
+  }
+</script>
+
+<h2>The year</h2>
+<p class="quiet border-b-2 border-hair pb-2">
+  warmth from {FROM[view.weather.from]}{view.weather.shape ? `: ${view.weather.shape[1]}` : ''}; a killing frost is
+  taken in {view.weather.chance} years of 100
+</p>
+<h3>To settle</h3>
+<ul class="rows" data-settle>
+  {#each settle as one (one.number)}
+    {@const [heading, body] = words(one)}
+    <li class="flex gap-3">
+      <span class="mark mt-1">{one.number}</span>
+      <span class="min-w-0 flex-1"
+        ><button class="act" onclick={() => season.open(one)}>{heading}</button><br /><span class="quiet"
+          >{body}, {dayMonth(one.day)}</span
+        ></span
+      >
+    </li>
+  {:else}<li class="quiet">Nothing. Every planting has its day, its ground and its shelf.</li>{/each}
+</ul>
+{#if view.to_settle.length > NEXT}
+  <button class="act" onclick={() => (all = !all)}>{all ? 'fewer' : `all ${view.to_settle.length}`}</button>
+{/if}
+<h3>{dayMonth(garden.needle)}: cold and heat</h3>
+{#if garden.season.last_frost}
+  <p class="quiet">
+    A frost {spring ? 'on or after this day' : 'by this day'}: {view.weather.frost_percent} years in 100. A fleece is taken
+    to keep a night {degreesMore(2, garden.units)} warmer, a tunnel {degreesMore(3.5, garden.units)}: assumptions.
+  </p>
+{/if}
+<ul class="rows" data-risks>
+  {#each view.at_risk.slice(0, 6) as one (`${one.patch} ${one.harm.is}`)}
+    <li>
+      <button class="act" onclick={() => season.choose({ is: 'patch', patch: one.patch })}>{name(one.patch)}</button>
+      <span class="quiet">{risk(one)}</span>
+    </li>
+  {:else}<li class="quiet">Nothing that stands then is likely to be hurt.</li>{/each}
+</ul>
+<h3>The next two weeks</h3>
+<ul class="rows" data-tasks>
+  {#each soon as task (task.key)}
+    <li>
+      <span class="quiet">{dayMonth(task.day)}{task.guess ? ', about' : ''}</span>
+      {task.said}
+    </li>
+  {:else}<li class="quiet">Nothing to start, move or clear.</li>{/each}
+</ul>

@@ -1,0 +1,11 @@
+export const SEASON_KEYS: [string, string][] = [
+  ['Tab', 'go from bar to bar'],
+  ['← →', 'move the bar in focus by a day, with Shift by a week; what follows moves along'],
+  ['− and +', 'clear it a day earlier or later'],
+  ['Enter', 'what the bar, the free ground or the number says'],
+  ['n', 'go from number to number'],
+  ['c', 'the climate of the place'],
+  ['h', 'the seedling shelf'],
+  ['a', 'sow again and again'],
+  ['i', 'the calendar to subscribe to'],
+];

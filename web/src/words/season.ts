@@ -1,0 +1,155 @@
+// Words for the season: temperatures, gates, troubles, ways out.
+import type { Correction } from '../generated/Correction';
+import type { Crop } from '../generated/Crop';
+import type { Gate } from '../generated/Gate';
+import type { Means } from '../generated/Means';
+import type { Ripening } from '../generated/Ripening';
+import type { ShelfPlace } from '../generated/ShelfPlace';
+import type { SlipKind } from '../generated/SlipKind';
+import type { Trouble } from '../generated/Trouble';
+import type { Units } from '../generated/Units';
+import type { WarmthFrom } from '../generated/WarmthFrom';
+import type { GardenState } from '../state/garden.svelte';
+import { dayMonth } from './dates';
+import { count } from './lengths';
+import { upper } from './reasons';
+
+/** '52 °F' or '11 °C', to the degree. */
+export function degrees(celsius: number, units: Units): string {
+  return units === 'imperial' ? `${Math.round(celsius * 1.8 + 32)} °F` : `${Math.round(celsius)} °C`;
+}
+
+/** A difference: '3½ °F', '2 °C'. */
+export function degreesMore(celsius: number, units: Units): string {
+  const value = Math.round((units === 'imperial' ? celsius * 1.8 : celsius) * 2) / 2;
+  return `${value > 0 ? '+' : '−'}${Math.abs(value)} ${units === 'imperial' ? '°F' : '°C'}`;
+}
+
+/** A typed temperature in the household's degrees, as tenths of a degree Celsius. */
+export function tenths(text: string, units: Units): number {
+  const value = Number(text.trim().replace(',', '.').replace('−', '-'));
+  if (text.trim() === '' || !Number.isFinite(value)) return Number.NaN;
+  return Math.round((units === 'imperial' ? (value - 32) / 1.8 : value) * 10);
+}
+
+/** Tenths of a degree Celsius as a field shows them. */
+export function fieldDegrees(tenth: number, units: Units): string {
+  return units === 'imperial' ? String(Math.round(((tenth / 10) * 1.8 + 32) * 10) / 10) : String(tenth / 10);
+}
+
+export const MEANS: Record<Means, string> = {
+  direct: 'sown in the bed',
+  shelf: 'raised on the shelf',
+  bought: 'bought as a young plant',
+  set: 'planted as a set, tuber or crown',
+};
+
+export const FROM: Record<WarmthFrom, string> = {
+  shape: 'a generic year',
+  months: 'the months you typed',
+  station: 'a station’s file',
+};
+
+export const PLACES: Record<ShelfPlace, string> = {
+  light: 'under the light',
+  mat: 'on the warm mat',
+  hardening: 'where seedlings harden',
+};
+
+/** Why a crop cannot start on a day. */
+export const GATES: Record<Gate, string> = {
+  'soil-cold': 'the soil is too cold for it',
+  'soil-warm': 'the soil is too warm for it',
+  'spring-frost': 'a killing frost is still too likely',
+  'autumn-frost': 'frost would likely kill it before it is ripe',
+  'no-time': 'too little warmth and light are left to ripen it',
+  'no-light': 'the days are too short for it to grow',
+  bolts: 'it would bolt or spoil in heat or long days',
+  'not-autumn': 'it is planted in autumn',
+  'year-ends': 'the year ends',
+};
+
+const CORRECTIONS: Record<Correction['by'], string> = {
+  raised: 'raised sides',
+  tub: 'a tub',
+  straw: 'straw on it',
+  sheet: 'a sheet on it',
+  fleece: 'fleece over it',
+  tunnel: 'a tunnel over it',
+  shade: 'half shade',
+};
+
+export function correction(one: Correction, units: Units): string {
+  return `${CORRECTIONS[one.by]} ${degreesMore(one.adds_c, units)}`;
+}
+
+export function troubleWords(trouble: Trouble): { heading: string; body: string } {
+  switch (trouble.is) {
+    case 'bad-start':
+      return {
+        heading: 'Not its day',
+        body: `${upper(GATES[trouble.gate])}.${trouble.nearest ? ` The nearest good day is ${dayMonth(trouble.nearest)}.` : ' No day within four months is better.'}`,
+      };
+    case 'too-old':
+      return {
+        heading: 'Too old by then',
+        body: `These seedlings will be ${count(trouble.weeks, 'week', 'weeks')} old; ${trouble.most} is the most, in a bigger pot. Sow again on ${dayMonth(trouble.sow)}.`,
+      };
+    case 'too-young':
+      return {
+        heading: 'Too young to plant',
+        body: `They will have ${count(trouble.weeks, 'week', 'weeks')}; they want ${trouble.least}.`,
+      };
+    case 'cleared-early':
+      return {
+        heading: 'Cleared before it is ripe',
+        body: `As the warmth here goes it is ripe about ${dayMonth(trouble.ripe)}; cleared when planned it has ${trouble.percent} of 100 parts of its weight.`,
+      };
+    case 'never-ripe':
+      return { heading: 'It never ripens here', body: 'From that start the warmth of a whole year is not enough.' };
+  }
+}
+
+/** How the packet's number becomes this garden's: both effects apart. */
+export function ripeningWords(ripening: Ripening): string {
+  const warmth = ripening.days_by_warmth - ripening.packet;
+  const light = ripening.days - ripening.days_by_warmth;
+  const parts = [
+    warmth === 0 ? '' : `${warmth < 0 ? 'warmth hurries it' : 'cool days hold it back'} by ${Math.abs(warmth)}`,
+    light === 0 ? '' : `short days slow it by ${light}`,
+  ].filter((part) => part !== '');
+  return `${ripening.packet} days on the packet; here about ${ripening.days}${parts.length ? `: ${parts.join(', ')}` : ''}.`;
+}
+
+export function slipWords(garden: GardenState, kind: SlipKind, then: Crop): { title: string; body: string } {
+  switch (kind.do) {
+    case 'later':
+      return {
+        title: `Start the ${then.name} on ${dayMonth(kind.from)}`,
+        body: kind.sow ? `Sow on the shelf on ${dayMonth(kind.sow)}, so that it is ready that day.` : '',
+      };
+    case 'hold':
+      return {
+        title: `Hold the seedlings in a bigger pot until ${dayMonth(kind.until)}`,
+        body: `They are ${count(kind.weeks, 'week', 'weeks')} old then; ${kind.most} is the most they bear.`,
+      };
+    case 'elsewhere':
+      return { title: `Other ground: ${garden.bed(kind.bed)?.name ?? ''}`, body: 'In its time, with nothing against it there.' };
+    case 'quicker':
+      return {
+        title: `A quicker way: ${then.ways.find((way) => way.key === kind.way)?.name ?? kind.way}`,
+        body: `From ${dayMonth(kind.from)}.`,
+      };
+    case 'instead':
+      return { title: `${upper(garden.crop(kind.crop)?.name ?? '')} instead`, body: `From ${dayMonth(kind.from)}, ripe in the time that is left.` };
+    case 'pull-early':
+      return {
+        title: `Pull the first on ${dayMonth(kind.on)}`,
+        body: kind.loses > 0 ? `It loses about ${kind.loses} of 100 parts of its weight; most of it comes last.` : 'It is as good as ripe.',
+      };
+    case 'among':
+      return { title: `Set the new among the old`, body: `They share the ground for ${count(kind.days, 'day', 'days')}.` };
+    case 'fewer':
+      return { title: `Only ${count(kind.plants, 'plant', 'plants')}`, body: 'On the ground that is free.' };
+  }
+} // prettier-ignore
