@@ -37,11 +37,11 @@
     const found: string[] = [];
     for (const word of name.split(' ')) {
       const last = found.at(-1);
-      if (last !== undefined && (last.length + word.length < 11 || found.length >= most))
+      if (last !== undefined && (last.length + word.length < 9 || found.length >= most))
         found[found.length - 1] = `${last} ${word}`;
       else found.push(word);
     }
-    return found.map((line) => (line.length > 12 ? `${line.slice(0, 11)}…` : line));
+    return found.map((line) => (line.length > 10 ? `${line.slice(0, 9)}…` : line));
   }
 
   // A bar that changes its lane is drawn anew; who moved it by keys goes on doing so.

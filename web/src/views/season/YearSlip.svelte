@@ -71,7 +71,7 @@
 {#if garden.season.last_frost}
   <p class="quiet">
     A frost {spring ? 'on or after this day' : 'by this day'}: {view.weather.frost_percent} years in 100. A fleece is taken
-    to keep a night {degreesMore(2, garden.units)} warmer, a tunnel {degreesMore(3.5, garden.units)}: assumptions.
+    for {degreesMore(2, garden.units)} at night, a tunnel for {degreesMore(3.5, garden.units)}: assumptions.
   </p>
 {/if}
 <ul class="rows" data-risks>
