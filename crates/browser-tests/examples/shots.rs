@@ -58,6 +58,10 @@ async fn main() -> Result<(), Failure> {
     gardener.reads("To settle").await?;
     gardener.sees("[data-bar]").await?;
     shot("season").await?;
+    gardener.presses("s").await?;
+    gardener.sees("[data-starts] li").await?;
+    shot("season-starts").await?;
+    gardener.presses(Key::Escape + "").await?;
     gardener.clicks_on("[data-bar][data-crop=cabbage]").await?;
     gardener.reads("days to ripe").await?;
     gardener.sets_day("free-on", "2027-08-16").await?;

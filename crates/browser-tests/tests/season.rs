@@ -40,7 +40,7 @@ async fn a_climate_is_typed_and_a_station_file_with_a_bad_line_changes_nothing()
     gardener.reads("Jul: type the usual high and low in °F").await?;
     gardener.fills("high-7", "40").await?;
     gardener.clicks("take these").await?;
-    gardener.reads("July: the usual low, 12 °C, is not below the usual high, 4.4 °C").await?;
+    gardener.reads("July: the usual low, 53.6 °F (12 °C), is not below the usual high, 39.9 °F (4.4 °C)").await?;
     gardener.fills("high-7", "82").await?;
     gardener.clicks("take these").await?;
     gardener.reads("warmth from the months you typed").await?;
@@ -63,11 +63,96 @@ async fn a_climate_is_typed_and_a_station_file_with_a_bad_line_changes_nothing()
     gardener.chords(&[Key::Control], 'z').await?;
     gardener.reads("warmth from the months you typed").await?;
 
-    // A soil thermometer overrules the guess.
+    gardener.leaves().await
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn the_two_frost_dates_are_typed_and_the_bands_move() -> Result<(), Failure> {
+    let (_stage, gardener) = season().await?;
+    gardener.presses("c").await?;
+    let even = async |row: u8| -> Result<String, Failure> {
+        let cell = format!("return document.querySelector('[data-frost] tbody tr:nth-child({row}) td:nth-child(3)').textContent");
+        Ok(gardener.driver.execute(cell, Vec::new()).await?.convert()?)
+    };
+    assert_eq!((even(1).await?, even(2).await?), ("21 April".to_string(), "24 October".to_string()));
+    gardener.clicks("type the two dates").await?;
+    gardener.fills("last-frost-day", "9").await?;
+    gardener.chooses("last-frost-month", "May").await?;
+    gardener.clicks("take these dates").await?;
+    gardener.reads("9 May").await?;
+    assert_eq!((even(1).await?, even(2).await?), ("9 May".to_string(), "24 October".to_string()));
+    gardener.clicks("It freezes here in some years").await?;
+    gardener.clicks("take these dates").await?;
+    gardener.reads("It does not freeze here").await?;
+    gardener.clicks("undo").await?;
+    gardener.reads("9 May").await?;
+    gardener.leaves().await
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_soil_thermometer_overrules_the_guess_until_it_is_struck_out() -> Result<(), Failure> {
+    let (_stage, gardener) = season().await?;
+    gardener.presses("c").await?;
     gardener.reads("a guess from the air").await?;
     gardener.fills("read-soil", "cool").await?;
     gardener.clicks("note it").await?;
     gardener.reads("“cool” is not a temperature; write it in °F").await?;
+    gardener.fills("read-soil", "61").await?;
+    gardener.sets_day("read-on", "2026-11-20").await?;
+    gardener.clicks("note it").await?;
+    gardener.reads("20 November 2026 61 °F").await?;
+    gardener.reads("a reading overrules the guess").await?;
+    gardener.reads_no_more("is not a temperature").await?;
+    gardener.clicks("strike out").await?;
+    gardener.comes_to_count("[data-readings] li", 0).await?;
+    gardener.leaves().await
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn the_page_says_what_may_start_on_the_needles_day_and_all_the_year() -> Result<(), Failure> {
+    let (_stage, gardener) = season().await?;
+    gardener.presses("s").await?;
+    gardener.reads("What may start").await?;
+    gardener.reads("on 16 June").await?;
+    gardener.sees("[data-starts] li").await?;
+    let listed = async || gardener.counts("[data-starts] li").await;
+    let june = listed().await?;
+    gardener.fills("starts-sought", "bean").await?;
+    gardener.reads("Common bean, bush").await?;
+    gardener.fills("starts-sought", "").await?;
+    gardener.presses(Key::Backspace + "").await?;
+    // In March fewer may start; tomatoes are sown on the shelf then, and beans are not.
+    gardener.presses(Key::Escape + "").await?;
+    gardener.presses(",".repeat(13)).await?;
+    gardener.presses("s").await?;
+    gardener.reads("seed on the shelf").await?;
+    gardener.reads_no_more("Common bean, bush").await?;
+    assert!(listed().await? < june);
+    gardener.clicks("all the year").await?;
+    gardener.reads("Common bean, bush").await?;
+    gardener.reads("not in this year, in this soil: at best too little warmth and light are left to ripen it").await?;
+    let year = listed().await?;
+    assert!(year > 100, "every crop and way: {year}");
+    gardener.leaves().await
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_packets_own_days_ripen_one_planting_sooner() -> Result<(), Failure> {
+    let (_stage, gardener) = season().await?;
+    gardener.clicks_on("[data-bar][data-crop=tomato]").await?;
+    gardener.reads("on the packet; here about").await?;
+    let ripe = "return document.querySelector('[data-days]').textContent";
+    let days = async || -> Result<i64, Failure> {
+        Ok(gardener.driver.execute(ripe, Vec::new()).await?.convert::<String>()?.trim().parse()?)
+    };
+    let before = days().await?;
+    gardener.fills("packet-days", "55").await?;
+    gardener.presses(Key::Tab + "").await?;
+    gardener.reads("55 days on the packet; here about").await?;
+    assert!(days().await? < before, "{before}");
+    gardener.fills("packet-days", "5").await?;
+    gardener.presses(Key::Tab + "").await?;
+    gardener.reads("Days the packet gives: 5 is outside 10 to 400").await?;
     gardener.leaves().await
 }
 
@@ -119,6 +204,8 @@ async fn a_shelf_that_overflows_is_seen_before_it_is_sown_and_mended() -> Result
     let (_stage, gardener) = season().await?;
     gardener.presses("h").await?;
     gardener.reads("On the way").await?;
+    gardener.reads("in trays of 48; a bigger pot takes that of 4").await?;
+    gardener.reads("potted on").await?;
     gardener.fills("shelf-cells", "12").await?;
     gardener.presses(Key::Tab + "").await?;
     gardener.reads("Too many under the light").await?;
@@ -139,8 +226,8 @@ async fn lettuce_for_every_two_weeks_is_sown_by_warmth_and_put_in_the_beds() -> 
     let bars = gardener.counts("[data-bar]").await?;
     gardener.presses("a").await?;
     gardener.clicks("reckon the sowings").await?;
-    gardener.reads("sown at equal days they would come").await?;
-    gardener.reads("Harvests 14 days apart").await?;
+    gardener.reads("They ripen 14 days apart; sown at equal days it would be").await?;
+    gardener.reads("Each stands well for about 14 days once ripe.").await?;
     gardener
         .driver
         .execute(
@@ -153,6 +240,46 @@ async fn lettuce_for_every_two_weeks_is_sown_by_warmth_and_put_in_the_beds() -> 
     // Free ground says what would be ready in it.
     gardener.clicks_on("[data-free]").await?;
     gardener.reads("What would be ready in that time").await?;
+    gardener.leaves().await
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn leaves_that_are_cut_again_are_sown_once_for_several_harvests() -> Result<(), Failure> {
+    let (_stage, gardener) = season().await?;
+    gardener.presses("a").await?;
+    gardener.chooses("series-way", "loose leaf").await?;
+    gardener.fills("every", "7").await?;
+    gardener.clicks("reckon the sowings").await?;
+    gardener.reads("for 4 harvests").await?;
+    gardener.reads("picked or cut again and again for about 21 days, and counted for all harvests in them").await?;
+    let often = gardener.counts("[data-sowings] li").await?;
+    gardener.chooses("series-way", "full head").await?;
+    gardener.clicks("reckon the sowings").await?;
+    gardener.reads("Each stands well for about").await?;
+    assert!(gardener.counts("[data-sowings] li").await? >= often * 3, "heads are cut once");
+    gardener.leaves().await
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn the_ribbon_shows_how_warm_the_soil_is_in_the_household_s_degrees() -> Result<(), Failure> {
+    let (_stage, gardener) = season().await?;
+    let marks = "return [...document.querySelectorAll('.ribbon text.note')].map((t) => t.textContent.trim()).join('|')";
+    let read = async |gardener: &Gardener| -> Result<String, Failure> {
+        Ok(gardener.driver.execute(marks, Vec::new()).await?.convert()?)
+    };
+    let before = read(&gardener).await?;
+    assert!(before.contains("soil 50°") && before.contains("60°"), "{before}");
+    // A colder place has another curve, and its frost edges lie elsewhere.
+    let band = "return document.querySelector('.ribbon polyline.soil').getAttribute('points')";
+    let curve = async |gardener: &Gardener| -> Result<String, Failure> {
+        Ok(gardener.driver.execute(band, Vec::new()).await?.convert()?)
+    };
+    let mild = curve(&gardener).await?;
+    gardener.presses("c").await?;
+    gardener.clicks("a generic year").await?;
+    gardener.chooses("shape", "northern, long winters, short summers").await?;
+    gardener.reads("warmth from a generic year: northern, long winters, short summers").await?;
+    assert_ne!(curve(&gardener).await?, mild);
     gardener.leaves().await
 }
 

@@ -10,8 +10,9 @@ use sparrow_core::length::Length;
 use sparrow_core::patch::{PatchId, Rect};
 use sparrow_core::reckon::reckon;
 use sparrow_core::season::handoff::hand_offs;
+use sparrow_core::season::starts::starts;
 use sparrow_core::season::view::view;
-use sparrow_core::season::{Grower, course, risks};
+use sparrow_core::season::{Grower, Growing, course, risks};
 use sparrow_core::weather::Weather;
 use std::hint::black_box;
 use std::time::{Duration, Instant};
@@ -127,22 +128,23 @@ fn seasons(name: &str, garden: &Garden) {
     let season = median(|| drop(black_box(view(garden, catalogue, needle))));
     let grower = Grower::of(garden);
     let year: Vec<_> = garden.patches.iter().filter(|patch| patch.from.year() == 2027).collect();
-    let growing = |key: &str, way: &str| catalogue.crop(key).and_then(|crop| Some((crop, crop.way(way)?)));
     let courses = median(|| {
         for patch in &year {
-            let Some(growing) = growing(&patch.crop, &patch.way) else { continue };
+            let Some(growing) = Growing::find(catalogue, patch) else { continue };
             drop(black_box(course(garden, &grower, growing, patch)));
         }
     });
-    let all: Vec<_> = year.iter().filter_map(|patch| course(garden, &grower, growing(&patch.crop, &patch.way)?, patch)).collect();
+    let all: Vec<_> = year.iter().filter_map(|patch| course(garden, &grower, Growing::find(catalogue, patch)?, patch)).collect();
     let handing = median(|| drop(black_box(hand_offs(garden, &all))));
     let risk = median(|| drop(black_box(risks(garden, catalogue, &grower, &all, needle))));
+    let calendar = median(|| drop(black_box(starts(garden, catalogue, None, 2027))));
     let whole = weather + reckoning + season;
     println!("{name}: reckoning with season {whole:?} = weather {weather:?} + reckoning {reckoning:?} + season {season:?}");
     println!(
         "  of the season: {} courses {courses:?}, hand-offs {handing:?}, risks {risk:?}, the rest lanes, shelf, tasks",
         all.len()
     );
+    println!("  asked for by themselves: the starts of every crop {calendar:?}");
 }
 
 fn bench(criterion: &mut Criterion) {

@@ -5,6 +5,7 @@
 use crate::bed::BedId;
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
+use std::fmt;
 
 /// A temperature in tenths of a degree Celsius, as it was said or read.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Default, Serialize, Deserialize)]
@@ -24,6 +25,14 @@ impl TenthsC {
     /// The nearest tenth.
     pub fn of(celsius: f64) -> TenthsC {
         TenthsC((celsius * 10.0).round().clamp(-30_000.0, 30_000.0) as i16)
+    }
+}
+
+impl fmt::Display for TenthsC {
+    /// Both units, for messages that do not know the household's: `53.6 °F (12 °C)`.
+    fn fmt(&self, f: &mut fmt::Formatter<'_>) -> fmt::Result {
+        let fahrenheit = (self.celsius() * 18.0 + 320.0).round() / 10.0;
+        write!(f, "{fahrenheit} °F ({} °C)", self.celsius())
     }
 }
 

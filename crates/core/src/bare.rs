@@ -10,9 +10,10 @@ use crate::patch::{Patch, Rect};
 use crate::refusal::Refusal;
 use crate::rotation::{self, History};
 use crate::school::School;
-use crate::season::{self, Grower};
+use crate::season::{self, Grower, Growing};
 use crate::spacing::Planting;
 use crate::sums;
+use crate::weather::BedSoil;
 use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::Serialize;
@@ -203,9 +204,9 @@ pub(crate) fn suits(
     span: (Date, Date),
 ) -> Vec<Suits> {
     let history = History::of(garden, catalogue);
-    let adds = season::adds(garden, bed);
+    let soil = BedSoil::of(garden, &grower.weather, bed);
     let ways = catalogue.crops.iter().flat_map(|crop| crop.ways.iter().map(move |way| (crop, way)));
-    let ready = |crop: &Crop, way: &Way| ready_in(garden, grower, crop, way, span, adds);
+    let ready = |crop: &Crop, way: &Way| ready_in(garden, grower, Growing::usual(crop, way), span, &soil);
     let mut suits: Vec<Suits> = ways
         .filter(|(_, way)| way.days[1] <= LONGEST)
         .filter_map(|(crop, way)| ready(crop, way).map(|ready| (crop, way, ready)))
@@ -221,11 +222,10 @@ pub(crate) fn suits(
 
 /// The first day of a span on which a crop may start, and the days it takes, when it is ripe within the span.
 /// It may wait for its day for a third of the span.
-fn ready_in(garden: &Garden, grower: &Grower, crop: &Crop, way: &Way, (from, until): Span, adds: f64) -> Option<(Date, u32)> {
-    let growing = (crop, way, season::usual_means(crop, way));
+fn ready_in(garden: &Garden, grower: &Grower, growing: Growing, (from, until): Span, soil: &BedSoil) -> Option<(Date, u32)> {
     let wait = i64::from((until - from).get_days()) / 3;
     let mut days = from.series(7.days()).take_while(|day| *day <= from.saturating_add(wait.days()));
-    let judged = |day: Date| season::judge(grower, garden.almanac.appetite, growing, day, adds).ok().flatten();
+    let judged = |day: Date| season::judge(grower, garden.almanac.appetite, growing, day, soil).ok().flatten();
     let (day, ripening) = days.find_map(|day| judged(day).map(|ripening| (day, ripening)))?;
     (ripening.ripe <= until).then(|| (day, u32::from(ripening.days)))
 }

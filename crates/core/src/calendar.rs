@@ -2,7 +2,7 @@
 //! usually stand?
 
 use crate::crop::{Crop, Hardiness, Life, Way};
-use crate::site::{Frost, Hemisphere, Latitude, MonthDay, Site};
+use crate::site::{Hemisphere, Latitude, MonthDay, Site};
 use jiff::ToSpan;
 use jiff::civil::{Date, date};
 use serde::Serialize;
@@ -71,54 +71,6 @@ pub struct FrostEdge {
     pub even: Date,
     /// The latest of the three dates.
     pub late: Date,
-}
-
-/// What the year ribbon draws.
-#[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
-pub struct Season {
-    /// The growing year shown.
-    pub year: i16,
-    /// The year a household plans today.
-    pub planning_year: i16,
-    /// Its first day.
-    pub first_day: Date,
-    /// Its last day.
-    pub last_day: Date,
-    /// The day looked at.
-    pub needle: Date,
-    /// The spring frost edge, where it freezes.
-    pub last_frost: Option<FrostEdge>,
-    /// The autumn frost edge, where it freezes.
-    pub first_frost: Option<FrostEdge>,
-    /// Day length in hours, one figure a week from the first day.
-    pub day_length_hours: Vec<f64>,
-}
-
-/// The season of the growing year that `needle` lies in.
-pub fn season(site: &Site, needle: Date, today: Date) -> Season {
-    let hemisphere = site.latitude.hemisphere();
-    let year = growing_year(needle, hemisphere);
-    let (first_day, last_day) = year_span(year, hemisphere);
-    let edge = |pick: fn(Frost) -> MonthDay| {
-        site.frost.map(|frost| {
-            let even = in_year(pick(frost), year, hemisphere);
-            let spread = i64::from(frost.spread_days).days();
-            FrostEdge { early: even.saturating_sub(spread), even, late: even.saturating_add(spread) }
-        })
-    };
-    Season {
-        year,
-        planning_year: planning_year(today, site),
-        first_day,
-        last_day,
-        needle,
-        last_frost: edge(|f| f.last),
-        first_frost: edge(|f| f.first),
-        day_length_hours: (0..53)
-            .map(|week: i64| day_length_hours(site.latitude, first_day.saturating_add((week * 7).days())))
-            .collect(),
-    }
 }
 
 /// The day on which the needle rests when nothing else is asked: today if it lies in the year being

@@ -138,6 +138,13 @@ fn quillet_year(plot: &mut Plot) -> Result<(), Refusal> {
     let stay: Vec<PatchId> =
         plot.garden.patches.iter().filter(|p| p.crop == "rhubarb" || p.crop == "chive").map(|p| p.id).collect();
     stay.into_iter().try_for_each(|patch| plot.carry_out(Command::Lock { patch, locked: true }))?;
+    // The lettuce by the leeks' ground is cut once and cleared, so that they go in by midsummer.
+    let cut =
+        plot.garden.patches.iter().find(|patch| patch.crop == "lettuce" && patch.rect.y == 5).map(|patch| (patch.id, patch.from));
+    if let Some((patch, from)) = cut {
+        let until = Date::new(plot.year, 6, 15).unwrap_or(from);
+        plot.carry_out(Command::Replan { changes: vec![PatchChange::Days { patch, from, until }], follow: false })?;
+    }
     // What follows on in the Pear bed.
     for (crop, way, rect) in [
         ("leek", "stem", [0, 5, 4, 3]),

@@ -1,7 +1,7 @@
 //! What is there to settle, to note and to be glad of? Every rule asked about every patch.
 
 use crate::bed::{Bed, BedId};
-use crate::calendar::{self, Season};
+use crate::calendar;
 use crate::catalogue::Catalogue;
 use crate::company::{self, Kind};
 use crate::garden::Garden;
@@ -11,6 +11,7 @@ use crate::place;
 use crate::reckon::PatchReckoning;
 use crate::room::{self, Room};
 use crate::rotation::{self, History, Stand};
+use crate::season::Season;
 use crate::sharing::{self, Sharing};
 use crate::spacing::{Hole, Planting, Sum};
 use jiff::civil::Date;

@@ -125,6 +125,10 @@ pub struct Timing {
     /// Seedlings of a hundred that come to be planted, when not as the shelf's; 10 to 100.
     #[serde(default)]
     pub survival: Option<u8>,
+    /// The days its packet gives, when they are not the catalogue's; 10 to 400, counted from where the catalogue
+    /// counts them.
+    #[serde(default)]
+    pub packet: Option<u16>,
     /// When its ground is expected to be free, when that is not the plan's last day.
     #[serde(default)]
     pub free_on: Option<Date>,

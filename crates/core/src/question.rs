@@ -17,13 +17,14 @@ use crate::refusal::Refusal;
 use crate::school::School;
 use crate::season::series::{self, Series, SeriesPlan};
 use crate::season::slip::{self, SlipChoice};
+use crate::season::starts::{self, Starts};
 use crate::season::view::SeasonView;
-use crate::season::{self, Grower, Means, Window};
+use crate::season::{self, Gate, Grower, Growing, Window};
 use crate::sheet::{self, Sheet};
 use crate::spacing::{Planting, SchoolCount};
 use crate::sums::{self, Edge, Fits, Plate, Tally};
 use crate::turns::{self, Argued, Entry, Pinned, Reasons, Straight, TieKey, TurnsView, WishDraft, WishId};
-use crate::weather::{ClimateShape, nearest_shape, shapes};
+use crate::weather::{BedSoil, ClimateShape, nearest_shape, shapes};
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 
@@ -67,8 +68,10 @@ pub enum Question {
     UsualWish { crop: String },
     /// What must be started, moved and cleared in the year of a day, and what is at risk on it?
     Season { on: Date },
-    /// When may a crop start in a year: in a bed, or in open ground?
-    Windows { crop: String, way: String, means: Option<Means>, bed: Option<BedId>, year: i16 },
+    /// When may a patch's crop start in a year, in its bed?
+    Windows { patch: PatchId, year: i16 },
+    /// When may each crop start in a year, in a bed or in open ground?
+    Starts { bed: Option<BedId>, year: i16 },
     /// What can be done when ground is not free in time for what follows?
     Slip { first: PatchId, then: PatchId },
     /// When to sow a crop again and again, and where?
@@ -102,7 +105,8 @@ pub enum Answer {
     Argue(Argued),
     UsualWish(WishDraft),
     Season(Box<SeasonView>),
-    Windows { windows: Vec<Window>, figures: Box<season::Figures> },
+    Windows { windows: Vec<Window>, shut_by: Option<Gate>, figures: Box<season::Figures> },
+    Starts(Vec<Starts>),
     Slip(Vec<SlipChoice>),
     Series(SeriesPlan),
     Shapes { shapes: Vec<ClimateShape>, nearest: String },
@@ -123,7 +127,8 @@ pub fn answer(garden: &Garden, catalogue: &Catalogue, question: &Question, today
             let on = (*on).clamp(jiff::civil::date(1900, 1, 1), jiff::civil::date(2200, 12, 31));
             Ok(Answer::Season(Box::new(season::view::view(garden, catalogue, on))))
         }
-        Question::Windows { crop, way, means, bed, year } => windows(garden, catalogue, (crop, way, *means), *bed, *year),
+        Question::Windows { patch, year } => windows(garden, catalogue, *patch, *year),
+        Question::Starts { bed, year } => starts::starts(garden, catalogue, *bed, *year).map(Answer::Starts),
         Question::Slip { first, then } => slip::ways_out(garden, catalogue, (*first, *then), today).map(Answer::Slip),
         Question::Series(asked) => series::series(garden, catalogue, asked).map(Answer::Series),
         Question::Shapes => {
@@ -186,23 +191,15 @@ fn in_line(garden: &Garden, catalogue: &Catalogue, crop: &str, way: &str) -> Res
     Ok((distance, grown.per_hole))
 }
 
-/// When a crop may start in a year, in a bed's soil or in open ground.
-fn windows(
-    garden: &Garden,
-    catalogue: &Catalogue,
-    (crop, way, means): (&str, &str, Option<Means>),
-    bed: Option<BedId>,
-    year: i16,
-) -> Result<Answer, Refusal> {
-    let unknown = |what: &'static str, key: &str| Refusal::Unknown { what, key: key.into() };
-    let crop = catalogue.crop(crop).ok_or_else(|| unknown("crop", crop))?;
-    let way = crop.way(way).ok_or_else(|| unknown("way of growing it", way))?;
-    let adds = match bed {
-        None => 0.0,
-        Some(id) => season::adds(garden, garden.bed(id).ok_or_else(|| unknown("bed", &id.0.to_string()))?),
-    };
-    let year = year.clamp(1900, 2200);
-    let means = means.unwrap_or_else(|| season::usual_means(crop, way));
-    let windows = season::windows(&Grower::of(garden), garden.almanac.appetite, (crop, way, means), year, adds);
-    Ok(Answer::Windows { windows, figures: Box::new(season::figures(crop, way).clone()) })
+/// When a patch's crop may start in a year, in its bed's soil.
+fn windows(garden: &Garden, catalogue: &Catalogue, patch: PatchId, year: i16) -> Result<Answer, Refusal> {
+    let unknown = || Refusal::Unknown { what: "patch", key: patch.0.to_string() };
+    let patch = garden.patch(patch).ok_or_else(unknown)?;
+    let (growing, bed) = Growing::find(catalogue, patch).zip(garden.bed(patch.bed)).ok_or_else(unknown)?;
+    let grower = Grower::of(garden);
+    let soil = BedSoil::of(garden, &grower.weather, bed);
+    let (appetite, year) = (garden.almanac.appetite, year.clamp(1900, 2200));
+    let windows = season::windows(&grower, appetite, growing, year, &soil);
+    let shut_by = windows.is_empty().then(|| season::shut_by(&grower, appetite, growing, year, &soil)).flatten();
+    Ok(Answer::Windows { windows, shut_by, figures: Box::new(growing.figures().clone()) })
 }

@@ -3,7 +3,7 @@
 //! The one pure function between the facts and the picture. Nothing it says is stored.
 
 use crate::bed::{Bed, BedId};
-use crate::calendar::{self, Season};
+use crate::calendar;
 use crate::catalogue::Catalogue;
 use crate::findings::{self, Around};
 use crate::fit::{BedFit, bed_fit};
@@ -13,6 +13,7 @@ use crate::length::Length;
 use crate::patch::{Patch, PatchId};
 use crate::place::Laid;
 use crate::rotation::{History, Stand};
+use crate::season::{self, Season};
 use crate::shade::{self, TrellisShade};
 use crate::spacing::{self, Hole, Planting, Sum};
 use crate::yard::{self, Path};
@@ -83,7 +84,7 @@ pub struct PatchReckoning {
 ///
 /// `today` is only used to tell which year is being planned.
 pub fn reckon(garden: &Garden, catalogue: &Catalogue, needle: Date, today: Date) -> Reckoning {
-    let season = calendar::season(&garden.site, needle, today);
+    let season = season::year(garden, needle, today);
     let in_year = |patch: &&Patch| patch.from <= season.last_day && patch.until >= season.first_day;
     let plantings: Vec<Planting> =
         garden.patches.iter().filter(in_year).filter_map(|patch| Planting::of(garden, catalogue, patch)).collect();

@@ -2,6 +2,7 @@
 //!
 //! Every refusal names the field, the value that was read and the limit. A refusal changes nothing.
 
+use crate::almanac::TenthsC;
 use crate::length::Length;
 use crate::patch::{PatchId, Rect};
 use crate::school::Unsuited;
@@ -91,10 +92,10 @@ pub enum Refusal {
     NoSense { because: String },
     #[error("the station's file has {days} days with a low and a high; {least} days and every month are the least")]
     StationTooShort { days: usize, least: usize },
-    #[error("{field}: {value} °C is outside {least} to {most} °C")]
-    TemperatureOutOfRange { field: &'static str, value: f64, least: f64, most: f64 },
-    #[error("{month}: the usual low, {low} °C, is not below the usual high, {high} °C")]
-    LowAboveHigh { month: &'static str, low: f64, high: f64 },
+    #[error("{field}: {value} is outside {least} to {most}")]
+    TemperatureOutOfRange { field: &'static str, value: TenthsC, least: TenthsC, most: TenthsC },
+    #[error("{month}: the usual low, {low}, is not below the usual high, {high}")]
+    LowAboveHigh { month: &'static str, low: TenthsC, high: TenthsC },
     #[error("there is no {what} yet; read or type one first")]
     NotThereYet { what: &'static str },
     #[error("{crop} would have to move from {from} to {to}, and it is kept where it is; let it move first")]

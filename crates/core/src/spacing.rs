@@ -14,9 +14,10 @@ use crate::length::Length;
 use crate::patch::{Ground, Patch, Rect, RowLine};
 use crate::pattern::{self, Pattern, Spot};
 use crate::school::{School, Unsuited};
-use crate::season::{self, Grower};
+use crate::season::{Grower, Growing};
 use crate::shade::Grown;
 use crate::site::Units;
+use crate::weather::BedSoil;
 use serde::Serialize;
 
 /// A hole in the bed's own frame.
@@ -140,7 +141,8 @@ impl<'a> Planting<'a> {
         let way = crop.way(&patch.way)?;
         let school = School::of(garden, bed, patch, crop, way);
         let own = garden.own_spacing(&patch.crop, &patch.way);
-        let pace = Grower::of(garden).pace(crop, way, season::means_of(patch, crop, way), patch.from, season::adds(garden, bed));
+        let grower = Grower::of(garden);
+        let pace = grower.pace(Growing::of(patch, crop, way), patch.from, &BedSoil::of(garden, &grower.weather, bed));
         Some(Planting { bed, patch, crop, way, school, pace, units: garden.site.units, own, hosts: Vec::new() })
     }
 

@@ -8,9 +8,9 @@
 use jiff::civil::{Date, date};
 use sparrow_core::almanac::{Almanac, Appetite};
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::season::{Grower, Means, Window, usual_means, windows};
+use sparrow_core::season::{Grower, Growing, Means, Window, usual_means, windows};
 use sparrow_core::site::{Frost, Latitude, MonthDay, Site, Units};
-use sparrow_core::weather::Weather;
+use sparrow_core::weather::{BedSoil, Weather};
 
 /// Days an opening in spring may lie off the calendar's, and a last sowing.
 const OPENS: i32 = 21;
@@ -138,7 +138,7 @@ fn found(climate: &Climate, crop: &str, way: &str) -> Vec<Window> {
     let crop = Catalogue::standard().crop(crop).expect("it is there");
     let way = crop.way(way).expect("it is there");
     let means = if crop.key == "onion" { Means::Shelf } else { usual_means(crop, way) };
-    windows(&grower, Appetite::Even, (crop, way, means), 2027, 0.0)
+    windows(&grower, Appetite::Even, Growing::by(crop, way, means), 2027, &BedSoil::default())
 }
 
 fn compare(climate: &Climate, rows: &[Row]) {

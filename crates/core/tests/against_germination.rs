@@ -9,7 +9,7 @@ use sparrow_core::almanac::{Almanac, Monthly, TenthsC, WarmthFrom};
 use sparrow_core::catalogue::Catalogue;
 use sparrow_core::season::{Grower, all, figures};
 use sparrow_core::site::{Latitude, Site, Units};
-use sparrow_core::weather::Weather;
+use sparrow_core::weather::{BedSoil, Weather};
 
 /// Days at 10, 15, 20 and 25 °C (50, 59, 68, 77 °F); 0 where the table says that nothing comes up, or is blank.
 const TABLE: [(&str, [f64; 4]); 22] = [
@@ -57,7 +57,7 @@ fn days(crop: &str, celsius: f64) -> Option<f64> {
     let crop = Catalogue::standard().crop(crop).expect("it is there");
     let day = date(2027, 3, 1);
     let adds = celsius - grower.weather.soil(day);
-    let up = grower.up(figures(crop, &crop.ways[0]), day, adds)?;
+    let up = grower.up(figures(crop, &crop.ways[0]), day, &BedSoil::warmer(adds))?;
     Some(f64::from((up - day).get_days()))
 }
 

@@ -3,9 +3,11 @@
 mod common;
 
 use jiff::civil::{Date, date};
-use sparrow_core::calendar::{growing_year, in_year, planning_year, resting_needle, season, usual_span, year_span};
+use sparrow_core::calendar::{growing_year, in_year, planning_year, resting_needle, usual_span, year_span};
 use sparrow_core::catalogue::Catalogue;
 use sparrow_core::crop::Hardiness;
+use sparrow_core::garden::Garden;
+use sparrow_core::season::year;
 use sparrow_core::site::{Frost, Hemisphere, Latitude, MonthDay, Site, Units};
 
 fn day(month: i8, day: i8) -> MonthDay {
@@ -56,12 +58,12 @@ fn winter_s_planning_is_for_the_coming_year() {
 
 #[test]
 fn frost_edges_lie_in_their_own_growing_year() {
-    let shown = season(&south(), date(2026, 11, 23), common::TODAY);
+    let shown = year(&Garden::new(south()), date(2026, 11, 23), common::TODAY);
     assert_eq!((shown.year, shown.first_day, shown.last_day), (2026, date(2026, 7, 1), date(2027, 6, 30)));
     let (last, first) = (shown.last_frost.unwrap(), shown.first_frost.unwrap());
     assert_eq!((last.early, last.even, last.late), (date(2026, 9, 14), date(2026, 9, 28), date(2026, 10, 12)));
     assert_eq!((first.early, first.even, first.late), (date(2027, 5, 4), date(2027, 5, 18), date(2027, 6, 1)));
-    assert_eq!(season(&frostless(), common::TODAY, common::TODAY).last_frost, None);
+    assert_eq!(year(&Garden::new(frostless()), common::TODAY, common::TODAY).last_frost, None);
 }
 
 #[test]

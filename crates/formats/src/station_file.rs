@@ -6,6 +6,7 @@
 use csv::{ReaderBuilder, StringRecord};
 use jiff::ToSpan;
 use jiff::civil::Date;
+use sparrow_core::almanac::TenthsC;
 use sparrow_core::weather::station::{MOST_DAYS, StationDay};
 
 /// What was read.
@@ -77,8 +78,6 @@ const HIGHS: [&str; 11] = [
 const RAINS: [&str; 9] =
     ["prcp", "precip", "precipitation", "rain", "rainfall", "rr", "precipitation amount", "ppt", "rain amount"];
 
-/// The coldest and warmest air that is believed \[°C\].
-const BELIEVED: [f64; 2] = [-60.0, 60.0];
 /// A file whose highs pass this is in Fahrenheit: no place on Earth has had such a day in Celsius.
 const NO_CELSIUS: f64 = 57.0;
 
@@ -194,16 +193,17 @@ fn convert(day: &mut StationDay, fahrenheit: bool, inches: bool) {
 }
 
 fn believe(day: &StationDay, number: u64) -> Result<(), StationRefused> {
-    let [least, most] = BELIEVED;
+    let [least, most] = TenthsC::RANGE;
     for (what, value) in [("low", day.low), ("high", day.high)] {
-        if let Some(value) = value.filter(|value| !(least..=most).contains(value)) {
-            return Err(line(number, format!("a {what} of {value:.1} °C is outside {least} to {most} °C")));
+        if let Some(value) = value.map(TenthsC::of).filter(|value| !(least..=most).contains(value)) {
+            return Err(line(number, format!("a {what} of {value} is outside {least} to {most}")));
         }
     }
     if let (Some(low), Some(high)) = (day.low, day.high)
         && low > high
     {
-        return Err(line(number, format!("the low, {low:.1} °C, is above the high, {high:.1} °C")));
+        let [low, high] = [low, high].map(TenthsC::of);
+        return Err(line(number, format!("the low, {low}, is above the high, {high}")));
     }
     match day.rain {
         Some(rain) if !(0.0..=2000.0).contains(&rain) => {

@@ -47,8 +47,8 @@ fn one_bad_line_is_named_by_its_number_and_nothing_is_read() {
         ("2020-13-02,1,5,0", "line 3: “2020-13-02” is not a date such as 2012-01-31"),
         ("yesterday,1,5,0", "line 3: “yesterday” is not a date such as 2012-01-31"),
         ("2020-01-01,1,5,0", "line 3: 2020-01-01 was there already in line 2"),
-        ("2020-01-02,9,5,0", "line 3: the low, 9.0 °C, is above the high, 5.0 °C"),
-        ("2020-01-02,-71,5,0", "line 3: a low of -71.0 °C is outside -60 to 60 °C"),
+        ("2020-01-02,9,5,0", "line 3: the low, 48.2 °F (9 °C), is above the high, 41 °F (5 °C)"),
+        ("2020-01-02,-71,5,0", "line 3: a low of -95.8 °F (-71 °C) is outside -76 °F (-60 °C) to 140 °F (60 °C)"),
         ("2020-01-02,1,5,-4", "line 3: a rain of -4.0 mm in a day is outside 0 to 2000 mm"),
     ] {
         assert_eq!(read(&with(bad)).unwrap_err().to_string(), words);

@@ -327,6 +327,82 @@ async fn questions_are_answered_in_the_gardener_s_words_and_change_nothing() {
 }
 
 #[tokio::test(flavor = "multi_thread")]
+async fn questions_of_the_season_are_answered_on_any_day_of_any_year() {
+    let served = served().await;
+    let owner = served.enters("tern-court").await;
+    let garden = owner.garden().await;
+    let asks = async |question: Value| owner.posts(&format!("/gardens/{garden}/questions"), question).await;
+    // What follows what, from the season itself.
+    let season: Value = asks(json!({ "ask": "season", "on": "2027-01-15" })).await.json().await.unwrap();
+    let patch = season["is"]["courses"][0]["patch"].as_i64().expect("the demo has plantings");
+    for (question, answer) in [
+        (json!({ "ask": "season", "on": "-009999-01-01" }), "season"),
+        (json!({ "ask": "season", "on": "9999-12-31" }), "season"),
+        (json!({ "ask": "season", "on": "2028-02-29" }), "season"),
+        (json!({ "ask": "windows", "patch": patch, "year": 32767 }), "windows"),
+        (json!({ "ask": "starts", "bed": 1, "year": -32768 }), "starts"),
+        (json!({ "ask": "starts", "bed": null, "year": 2026 }), "starts"),
+        (json!({ "ask": "shapes" }), "shapes"),
+        (json!({ "ask": "slip", "first": patch, "then": patch }), "slip"),
+        (
+            json!({ "ask": "series", "crop": "lettuce", "way": "head", "means": null, "bed": 1, "plants": 4, "year": 2026,
+                    "aim": { "aim": "trial", "from": "2026-10-01", "apart": 14 } }),
+            "series",
+        ),
+    ] {
+        let answered = asks(question.clone()).await;
+        assert_eq!(answered.status(), StatusCode::OK, "{question}");
+        assert_eq!(answered.json::<Value>().await.unwrap()["to"], answer);
+    }
+    let lettuce = |aim: Value| json!({ "ask": "series", "crop": "lettuce", "way": "head", "means": null, "bed": 1, "plants": 4, "year": 2026, "aim": aim });
+    for (question, said) in [
+        (json!({ "ask": "windows", "patch": 4_000_000_000_u32, "year": 2027 }), "there is no patch “4000000000”"),
+        (json!({ "ask": "starts", "bed": 99, "year": 2027 }), "there is no bed “99”"),
+        (json!({ "ask": "slip", "first": 9999, "then": patch }), "there is no patch “9999”"),
+        (
+            lettuce(json!({ "aim": "even", "from": "2026-12-01", "until": "2026-11-01", "every": 7 })),
+            "the last day, 2026-11-01, is before the first, 2026-12-01",
+        ),
+        (
+            lettuce(json!({ "aim": "even", "from": "2026-12-01", "until": "2027-03-01", "every": 1 })),
+            "days between harvests: 1 is outside 3 to 60",
+        ),
+        (
+            lettuce(json!({ "aim": "insurance", "from": "9999-12-31", "after": 60 })),
+            "year of a sowing: 9999 is outside 1900 to 2200",
+        ),
+    ] {
+        let (status, told) = problem(asks(question).await).await;
+        assert!(status == 422 && told.contains(said), "{status} {told}");
+    }
+    // Wishes about time are refused with field, value and limit, and leave the garden as it was.
+    let before: Value = owner.gets(&format!("/gardens/{garden}")).await.json().await.unwrap();
+    let timing = |change: Value| {
+        let mut timing =
+            json!({ "means": null, "sown": null, "arrives": null, "survival": null, "free_on": null, "trial": null });
+        timing.as_object_mut().unwrap().extend(change.as_object().unwrap().clone());
+        json!({ "do": "replan", "follow": false, "changes": [{ "change": "timing", "patch": patch, "timing": timing }] })
+    };
+    let season = |change: Value| json!({ "do": "season", "changes": [change] });
+    for (command, said) in [
+        (timing(json!({ "packet": 500 })), "days the packet gives: 500 is outside 10 to 400"),
+        (timing(json!({ "survival": 3 })), "seedlings of a hundred that come through: 3 is outside 10 to 100"),
+        (timing(json!({ "free_on": "1492-10-12" })), "year of a planting: 1492 is outside"),
+        (season(json!({ "season": "read", "bed": 1, "on": "2020-05-01", "soil": 9000 })), "is outside -76 °F (-60 °C)"),
+        (season(json!({ "season": "read", "bed": 99, "on": "2020-05-01", "soil": 90 })), "there is no bed “99”"),
+        (season(json!({ "season": "take-again", "from": "station" })), "there is no station's file yet"),
+    ] {
+        let revision = before["revision"].as_i64();
+        let body = json!({ "command": command }).to_string();
+        let answered = owner.sends(Method::POST, &format!("/gardens/{garden}/commands"), body, revision).await;
+        let (status, told) = problem(answered).await;
+        assert!(status == 422 && told.contains(said), "{status} {told}");
+    }
+    let after: Value = owner.gets(&format!("/gardens/{garden}")).await.json().await.unwrap();
+    assert_eq!(before, after);
+}
+
+#[tokio::test(flavor = "multi_thread")]
 async fn a_search_for_the_years_is_streamed_to_its_proof_and_ends_when_nobody_listens() {
     let served = served().await;
     let owner = served.enters("quillet-lane").await;

@@ -140,7 +140,7 @@ async fn patches(connection: &mut PgConnection, garden: GardenId) -> Result<Vec<
         r#"select id, bed_id, crop, way, x, y, w, h, holes, first_date as "first_date: Date",
                   last_date as "last_date: Date", between_others, school, school_figure, locked,
                   line_at, line_across, kept, means, sown_date as "sown_date: Date",
-                  arrives_date as "arrives_date: Date", survival, free_date as "free_date: Date", trial
+                  arrives_date as "arrives_date: Date", survival, packet_days, free_date as "free_date: Date", trial
            from patch where garden_id = $1 order by id"#,
         garden.0
     )
@@ -168,6 +168,7 @@ async fn patches(connection: &mut PgConnection, garden: GardenId) -> Result<Vec<
                     sown: row.sown_date.map(Date::to_jiff),
                     arrives: row.arrives_date.map(Date::to_jiff),
                     survival: row.survival.map(fit).transpose()?,
+                    packet: row.packet_days.map(fit).transpose()?,
                     free_on: row.free_date.map(Date::to_jiff),
                     trial: row.trial.map(fit).transpose()?,
                 },

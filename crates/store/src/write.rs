@@ -186,9 +186,9 @@ async fn patch(connection: &mut PgConnection, garden: GardenId, patch: &Patch) -
     let written = sqlx::query!(
         "insert into patch (garden_id, id, bed_id, half_columns, half_rows, crop, way, x, y, w, h, holes,
                             first_date, last_date, between_others, kept, school, school_figure, locked, line_at, line_across,
-                            means, sown_date, arrives_date, survival, free_date, trial)
+                            means, sown_date, arrives_date, survival, free_date, trial, packet_days)
          select $1, $2, $3, half_columns, half_rows, $4, $5, $6, $7, $8, $9, $10, $11::date, $12::date, $13, $14, $15, $16, $17, $18, $19,
-                $20, $21::date, $22::date, $23, $24::date, $25
+                $20, $21::date, $22::date, $23, $24::date, $25, $26
          from bed where garden_id = $1 and id = $3
          on conflict (garden_id, id) do update set bed_id = excluded.bed_id, half_columns = excluded.half_columns,
              half_rows = excluded.half_rows, crop = excluded.crop, way = excluded.way, x = excluded.x, y = excluded.y,
@@ -197,7 +197,8 @@ async fn patch(connection: &mut PgConnection, garden: GardenId, patch: &Patch) -
              school = excluded.school, school_figure = excluded.school_figure, locked = excluded.locked,
              line_at = excluded.line_at, line_across = excluded.line_across,
              means = excluded.means, sown_date = excluded.sown_date, arrives_date = excluded.arrives_date,
-             survival = excluded.survival, free_date = excluded.free_date, trial = excluded.trial",
+             survival = excluded.survival, free_date = excluded.free_date, trial = excluded.trial,
+             packet_days = excluded.packet_days",
         garden.0,
         id,
         bed,
@@ -222,7 +223,8 @@ async fn patch(connection: &mut PgConnection, garden: GardenId, patch: &Patch) -
         timing.arrives.map(ToSqlx::to_sqlx) as _,
         timing.survival.map(i16::from),
         timing.free_on.map(ToSqlx::to_sqlx) as _,
-        timing.trial.map(fit::<i16, _>).transpose()?
+        timing.trial.map(fit::<i16, _>).transpose()?,
+        timing.packet.map(fit::<i16, _>).transpose()?
     )
     .execute(connection)
     .await?;

@@ -15,7 +15,7 @@ const BEFORE: &str = "
     values (1, 1, 1, 16, 8, 'carrot', 'root', 0, 0, 4, 4, 12, '2025-04-01', '2025-07-01', false, '{brace}'),
            (1, 2, 1, 16, 8, 'radish', 'root', 0, 0, 4, 2, null, '2025-04-01', '2025-05-01', true, '{}');";
 
-const FILES: [&str; 9] = [
+const FILES: [&str; 10] = [
     include_str!("../migrations/0001_accounts.sql"),
     include_str!("../migrations/0002_garden.sql"),
     include_str!("../migrations/0003_change.sql"),
@@ -25,6 +25,7 @@ const FILES: [&str; 9] = [
     include_str!("../migrations/0007_marked_rows.sql"),
     include_str!("../migrations/0008_turns.sql"),
     include_str!("../migrations/0009_season.sql"),
+    include_str!("../migrations/0010_packet_days.sql"),
 ];
 
 #[tokio::test(flavor = "multi_thread")]
@@ -58,6 +59,20 @@ async fn a_garden_from_before_keeps_its_patches_and_stands_by_the_square_foot_gr
             .await
             .unwrap();
     assert_eq!(turns, (4, "family-first".to_string(), "section".to_string(), true));
+    let season: (String, Option<String>, String, Option<Vec<i16>>, i16, i16) =
+        sqlx::query_as("select warmth_from, climate_shape, appetite, month_highs, shelf_cells, survival from old.garden")
+            .fetch_one(&mut connection)
+            .await
+            .unwrap();
+    assert_eq!(season, ("shape".to_string(), None, "even".to_string(), None, 144, 80));
+    type Time = (Option<String>, Option<i16>, Option<i16>, String, String);
+    let times: Vec<Time> = sqlx::query_as(
+        "select p.means, p.survival, p.packet_days, b.mulch, b.cover from old.patch p join old.bed b on b.id = p.bed_id order by p.id",
+    )
+    .fetch_all(&mut connection)
+    .await
+    .unwrap();
+    assert_eq!(times, vec![(None, None, None, "none".to_string(), "none".to_string()); 2], "as usual for their crops");
     // What must never be is still refused by the tables: a second carrot on that ground, a school without its figure.
     let twice = "insert into old.patch (garden_id, id, bed_id, half_columns, half_rows, crop, way, x, y, w, h, first_date, last_date, between_others)
                  values (1, 3, 1, 16, 8, 'carrot', 'root', 2, 2, 4, 4, '2025-05-01', '2025-06-01', true)";
@@ -72,6 +87,11 @@ async fn a_garden_from_before_keeps_its_patches_and_stands_by_the_square_foot_gr
             "wish_pin_garden_id_wish_id_fkey",
         ),
         ("update old.bed set drips = '{-5}'", "bed_drips"),
+        ("update old.patch set packet_days = 5", "patch_packet_days_check"),
+        ("update old.patch set means = 'thrown'", "patch_means_check"),
+        ("update old.garden set warmth_from = 'months'", "garden_months"),
+        ("update old.garden set harden_days = 30", "garden_harden_days_check"),
+        ("insert into old.soil_reading values (1, 9, '2026-04-01', 100)", "soil_reading_garden_id_bed_id_fkey"),
     ] {
         let refused = sqlx::raw_sql(wrong).execute(&mut connection).await.unwrap_err();
         let name = refused.as_database_error().and_then(|error| error.constraint()).map(String::from);

@@ -24,6 +24,22 @@
   const dayLength = $derived(
     season.day_length_hours.map((hours, week) => `${week * 7 * (width / days)},${curveY(hours)}`).join(' '),
   );
+  // Soil from 0 to 30 °C fills the ribbon; the household's round figures are marked where it passes them.
+  const soilY = $derived((celsius: number) => HEIGHT - (Math.min(30, Math.max(0, celsius)) / 30) * HEIGHT);
+  const weekX = $derived((week: number) => week * 7 * (width / days));
+  const soil = $derived(season.soil_c.map((celsius, week) => `${weekX(week)},${soilY(celsius)}`).join(' '));
+  const MARKS = { imperial: [50, 60, 70], metric: [10, 15, 20] };
+  const passes = $derived.by(() => {
+    const units = garden.units;
+    const marks = MARKS[units].map((degree) => ({ degree, at: units === 'imperial' ? (degree - 32) / 1.8 : degree }));
+    return marks.flatMap(({ degree, at }) =>
+      season.soil_c.slice(1).flatMap((after, week) => {
+        const before = season.soil_c[week] ?? after;
+        if (before < at === after < at) return [];
+        return [{ degree, x: weekX(week + (at - before) / (after - before)), y: soilY(at), rises: after > before }];
+      }),
+    );
+  });
   const said = $derived(sentence());
 
   function sentence(): string {
@@ -100,6 +116,17 @@
           <text class="month" x={month.x + 4} y={HEIGHT + 15}>{month.name}</text>
         {/each}
         <polyline class="daylight" points={dayLength} />
+        <polyline class="soil" points={soil} />
+        {#each passes as pass (pass.x)}
+          <circle class="pass" cx={pass.x} cy={pass.y} r="2" />
+          <text
+            class="note"
+            x={pass.x + (pass.rises ? 5 : -5)}
+            y={pass.y + 11}
+            text-anchor={pass.rises ? 'start' : 'end'}
+            >{pass === passes[0] && width > 560 ? 'soil ' : ''}{pass.degree}°</text
+          >
+        {/each}
         <text class="note" x={width * 0.19} y={curveY(season.day_length_hours[10] ?? 12) - 6} text-anchor="end"
           >day length</text
         >
@@ -164,6 +191,14 @@
     stroke: var(--color-slate);
     stroke-width: 1.1;
     stroke-dasharray: 3 3;
+  }
+  .soil {
+    fill: none;
+    stroke: var(--color-soot-2);
+    stroke-width: 1.1;
+  }
+  .pass {
+    fill: var(--color-soot-2);
   }
   .needle {
     stroke: var(--color-chestnut);

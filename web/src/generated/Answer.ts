@@ -7,6 +7,7 @@ import type { Edge } from "./Edge";
 import type { Figures } from "./Figures";
 import type { Fits } from "./Fits";
 import type { Fitted } from "./Fitted";
+import type { Gate } from "./Gate";
 import type { Length } from "./Length";
 import type { Markers } from "./Markers";
 import type { Plate } from "./Plate";
@@ -16,6 +17,7 @@ import type { SeasonView } from "./SeasonView";
 import type { SeriesPlan } from "./SeriesPlan";
 import type { Sheet } from "./Sheet";
 import type { SlipChoice } from "./SlipChoice";
+import type { Starts } from "./Starts";
 import type { Straight } from "./Straight";
 import type { Tally } from "./Tally";
 import type { TurnsView } from "./TurnsView";
@@ -26,4 +28,4 @@ import type { WishDraft } from "./WishDraft";
 /**
  * What is answered.
  */
-export type Answer = { "to": "schools", "is": Array<SchoolCount> } | { "to": "bare", "is": Array<Bare> } | { "to": "suits", "is": Bare } | { "to": "arrange", "is": Arranged } | { "to": "markers", "is": Markers } | { "to": "groupings", "is": Array<Fitted> } | { "to": "sheet", "is": Sheet } | { "to": "fits", "is": Fits } | { "to": "edge", "is": Edge } | { "to": "tally", "is": Tally } | { "to": "seeder", "is": { wanted: Length, plates: Array<Plate>, } } | { "to": "turns", "is": TurnsView } | { "to": "straight", "is": Straight } | { "to": "why", "is": Reasons } | { "to": "argue", "is": Argued } | { "to": "usual-wish", "is": WishDraft } | { "to": "season", "is": SeasonView } | { "to": "windows", "is": { windows: Array<Window>, figures: Figures, } } | { "to": "slip", "is": Array<SlipChoice> } | { "to": "series", "is": SeriesPlan } | { "to": "shapes", "is": { shapes: Array<ClimateShape>, nearest: string, } } | { "to": "amounts", "is": Array<Wish> };
+export type Answer = { "to": "schools", "is": Array<SchoolCount> } | { "to": "bare", "is": Array<Bare> } | { "to": "suits", "is": Bare } | { "to": "arrange", "is": Arranged } | { "to": "markers", "is": Markers } | { "to": "groupings", "is": Array<Fitted> } | { "to": "sheet", "is": Sheet } | { "to": "fits", "is": Fits } | { "to": "edge", "is": Edge } | { "to": "tally", "is": Tally } | { "to": "seeder", "is": { wanted: Length, plates: Array<Plate>, } } | { "to": "turns", "is": TurnsView } | { "to": "straight", "is": Straight } | { "to": "why", "is": Reasons } | { "to": "argue", "is": Argued } | { "to": "usual-wish", "is": WishDraft } | { "to": "season", "is": SeasonView } | { "to": "windows", "is": { windows: Array<Window>, shut_by: Gate | null, figures: Figures, } } | { "to": "starts", "is": Array<Starts> } | { "to": "slip", "is": Array<SlipChoice> } | { "to": "series", "is": SeriesPlan } | { "to": "shapes", "is": { shapes: Array<ClimateShape>, nearest: string, } } | { "to": "amounts", "is": Array<Wish> };

@@ -26,6 +26,14 @@ sow: string | null,
  */
 up: string | null, 
 /**
+ * When they go into bigger pots, the sowing day for what is sown in them; nothing when they never do.
+ */
+pot_on: string | null, 
+/**
+ * How many go into bigger pots: as many as are wanted, the strongest.
+ */
+pots: number, 
+/**
  * When they go out to harden, or arrive.
  */
 harden: string, 

@@ -48,6 +48,14 @@ bolts_hours: number | null,
  */
 picked: number, 
 /**
+ * Whether one sowing is picked or cut again and again through those days, where that is not the crop's rule.
+ */
+again_picked: boolean | null, 
+/**
+ * Weeks from sowing until a seedling needs a bigger pot, when it is not planted out by then.
+ */
+pot_on: number | null, 
+/**
  * What kills its seedlings \[°C\].
  */
 seedling_kills: number, 

@@ -19,11 +19,11 @@ from: string,
  */
 until: string, 
 /**
- * Cells wanted on its fullest day.
+ * Room wanted on its fullest day \[cells\].
  */
 wanted: number, 
 /**
- * Cells there are.
+ * Room there is \[cells\].
  */
 there_are: number, 
 /**

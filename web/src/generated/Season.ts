@@ -36,4 +36,8 @@ first_frost: FrostEdge | null,
 /**
  * Day length in hours, one figure a week from the first day.
  */
-day_length_hours: Array<number>, };
+day_length_hours: Array<number>, 
+/**
+ * Usual warmth of open ground at sowing depth \[°C\], one figure a week from the first day.
+ */
+soil_c: Array<number>, };

@@ -14,11 +14,23 @@ sowings: Array<Sowing>,
  */
 too_early: number, 
 /**
- * Days it is picked from one sowing.
+ * Harvests that were asked for when nothing ripens any more and what is ripe no longer stands.
+ */
+too_late: number, 
+/**
+ * Harvests after those of the thirtieth sowing, which is the last of one series.
+ */
+beyond: number, 
+/**
+ * Days it is picked from one sowing, or stands well once ripe.
  */
 picked: number, 
 /**
- * Least and most days between harvests, as sown here.
+ * It is cut or picked again and again through those days.
+ */
+again_picked: boolean, 
+/**
+ * Least and most days from one sowing's ripening to the next one's, as sown here.
  */
 gaps: [number, number] | null, 
 /**

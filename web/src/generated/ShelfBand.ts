@@ -18,4 +18,8 @@ weeks: Array<ShelfWeek>,
 /**
  * Where it is too small.
  */
-overflows: Array<Overflow>, };
+overflows: Array<Overflow>, 
+/**
+ * Room of cells that one bigger pot takes.
+ */
+pot_takes: number, };

@@ -9,6 +9,6 @@ export type ShelfWeek = {
  */
 from: string, 
 /**
- * Cells under light, on the mat and hardening, on its fullest day.
+ * Room taken under light, on the mat and hardening on its fullest day \[cells\].
  */
 cells: [number, number, number], };

@@ -25,6 +25,10 @@ ripe: string | null,
  */
 until: string, 
 /**
+ * How many of the harvests it gives: more than one for what is cut or picked again and again.
+ */
+serves: number, 
+/**
  * Why that day is not for it, if it is not; it is told and left out.
  */
 gate: Gate | null, 

@@ -22,6 +22,11 @@ arrives: string | null,
  */
 survival: number | null, 
 /**
+ * The days its packet gives, when they are not the catalogue's; 10 to 400, counted from where the catalogue
+ * counts them.
+ */
+packet: number | null, 
+/**
  * When its ground is expected to be free, when that is not the plan's last day.
  */
 free_on: string | null, 

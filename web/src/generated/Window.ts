@@ -23,9 +23,9 @@ better: string | null,
  */
 until: string, 
 /**
- * Weeks before it that seed goes on the shelf, least and most.
+ * The first and the last day on which seed goes on the shelf for it, where it is raised there.
  */
-indoors: [number, number] | null, 
+inside: [string, string] | null, 
 /**
  * When the first and the last of it are ripe, where that is reckoned.
  */

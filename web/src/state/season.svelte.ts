@@ -18,16 +18,18 @@ export type About =
   | { is: 'shelf' }
   | { is: 'again'; crop?: string }
   | { is: 'calendar' }
+  | { is: 'starts' }
   | { is: 'patch'; patch: number }
   | { is: 'hand-off'; first: number; then: number }
   | { is: 'free'; bed: number; free: Free };
 
-/** A bar being dragged: its days as they would be, and those of what moves along. */
+/** A bar being dragged: its days as they would be, those of what moves along, and whether the rules would refuse it. */
 export interface InHand {
   patch: number;
   from: string;
   until: string;
   moved: Partial<Record<number, [string, string]>>;
+  refused: boolean;
 }
 
 export class SeasonState {
@@ -95,7 +97,8 @@ export class SeasonState {
 
   /** Holds a bar over other days and shows what would move along; only the last place asked for counts. */
   async hold(patch: number, from: string, until: string): Promise<void> {
-    this.hand = { patch, from, until, moved: this.hand?.patch === patch ? this.hand.moved : {} };
+    const before = this.hand?.patch === patch ? this.hand : { moved: {}, refused: false };
+    this.hand = { patch, from, until, moved: before.moved, refused: before.refused };
     if (this.rehearsing) return;
     this.rehearsing = true;
     try {
@@ -111,7 +114,7 @@ export class SeasonState {
           .filter((one) => one.id !== asked.patch)
           .filter((one) => before.find((old) => old.id === one.id)?.from !== one.from)
           .map((one): [number, [string, string]] => [one.id, [one.from, one.until]]);
-        this.hand = { ...now, moved: Object.fromEntries(moved) };
+        this.hand = { ...now, moved: Object.fromEntries(moved), refused: view === null };
         if (now.from === asked.from && now.until === asked.until) return;
       }
     } finally {

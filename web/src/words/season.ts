@@ -25,6 +25,12 @@ export function degreesMore(celsius: number, units: Units): string {
   return `${value > 0 ? '+' : '−'}${Math.abs(value)} ${units === 'imperial' ? '°F' : '°C'}`;
 }
 
+/** '312 degree days above 50 °F': a sum of warmth in the household's degrees. */
+export function degreeDays(celsius: number, units: Units): string {
+  const sum = Math.round(units === 'imperial' ? celsius * 1.8 : celsius);
+  return `${count(sum, 'degree day', 'degree days')} above ${degrees(10, units)}`;
+}
+
 /** A typed temperature in the household's degrees, as tenths of a degree Celsius. */
 export function tenths(text: string, units: Units): number {
   const value = Number(text.trim().replace(',', '.').replace('−', '-'));
@@ -120,6 +126,9 @@ export function ripeningWords(ripening: Ripening): string {
   ].filter((part) => part !== '');
   return `${ripening.packet} days on the packet; here about ${ripening.days}${parts.length ? `: ${parts.join(', ')}` : ''}.`;
 }
+
+/** Ways to cool the soil for what comes up badly in warmth. */
+export const COOLING = 'straw, half shade or water in the evening cools it by a few degrees';
 
 export function slipWords(garden: GardenState, kind: SlipKind, then: Crop): { title: string; body: string } {
   switch (kind.do) {

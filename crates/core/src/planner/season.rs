@@ -179,7 +179,7 @@ fn check_months(months: &Monthly) -> Result<(), Refusal> {
             temperature(month, value)?;
         }
         if low >= high {
-            return Err(Refusal::LowAboveHigh { month, low: low.celsius(), high: high.celsius() });
+            return Err(Refusal::LowAboveHigh { month, low, high });
         }
     }
     Ok(())
@@ -190,7 +190,7 @@ fn temperature(field: &'static str, value: TenthsC) -> Result<(), Refusal> {
     if (least..=most).contains(&value) {
         return Ok(());
     }
-    Err(Refusal::TemperatureOutOfRange { field, value: value.celsius(), least: least.celsius(), most: most.celsius() })
+    Err(Refusal::TemperatureOutOfRange { field, value, least, most })
 }
 
 fn number(field: &'static str, value: i64, [least, most]: [i64; 2]) -> Result<(), Refusal> {
@@ -256,7 +256,8 @@ fn check_beds(garden: &Garden, almanac: &Almanac) -> Result<(), Refusal> {
 
 /// What is said of a patch's time, within its limits.
 pub(super) fn check_timing(patch: &Patch) -> Result<(), Refusal> {
-    let Timing { sown, arrives, survival, free_on, trial, .. } = patch.timing;
+    let Timing { sown, arrives, survival, packet, free_on, trial, .. } = patch.timing;
+    packet.map_or(Ok(()), |days| number("days the packet gives", days.into(), [10, 400]))?;
     trial.map_or(Ok(()), |trial| number("number of a trial", trial.into(), [1, 30_000]))?;
     [sown, arrives, free_on].into_iter().flatten().try_for_each(|one| day("year of a planting", one))?;
     survival.map_or(Ok(()), |share| number("seedlings of a hundred that come through", share.into(), [10, 100]))

@@ -1,33 +1,15 @@
 //! What does one patch do through its time? From seed to the last picking, with its days on the shelf.
 
-use super::figures::figures;
 use super::grower::{Grower, Ripening};
+use super::growing::{Growing, Means};
 use super::window::{self, Gate};
-use crate::bed::Bed;
 use crate::calendar;
-use crate::crop::{CountedFrom, Crop, Life, Method, Way};
 use crate::garden::Garden;
-use crate::growth;
 use crate::patch::{Patch, PatchId};
-use crate::weather;
+use crate::weather::BedSoil;
 use jiff::ToSpan;
 use jiff::civil::Date;
-use serde::{Deserialize, Serialize};
-
-/// How a crop comes to the ground.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
-#[serde(rename_all = "kebab-case")]
-pub enum Means {
-    /// Sown where it stays.
-    Direct,
-    /// Raised from seed on the shelf.
-    Shelf,
-    /// Bought as a young plant.
-    Bought,
-    /// Planted as a set, clove, tuber, crown or division.
-    Set,
-}
+use serde::Serialize;
 
 /// Something about a patch's time that is not as it should be.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
@@ -109,52 +91,19 @@ pub struct Course {
     pub troubles: Vec<Trouble>,
 }
 
-/// How a crop usually comes to the ground: sets where there is no seed to sow, the shelf for what is
-/// always transplanted or is counted from then, the bed itself for all else.
-pub fn usual_means(crop: &Crop, way: &Way) -> Means {
-    let known = figures(crop, way);
-    match crop.method {
-        // Clumps that stay are divided or bought once, not raised every year.
-        _ if known.sprout.is_none() || growth::is_settled(crop, way) => Means::Set,
-        Method::Direct => Means::Direct,
-        _ if known.indoors.is_none() => Means::Direct,
-        Method::Transplant => Means::Shelf,
-        Method::Either if way.counted_from == CountedFrom::Transplanting => Means::Shelf,
-        Method::Either => Means::Direct,
-    }
-}
-
-/// How a patch comes to the ground, by the household or by its crop.
-pub fn means_of(patch: &Patch, crop: &Crop, way: &Way) -> Means {
-    patch.timing.means.unwrap_or_else(|| usual_means(crop, way))
-}
-
-/// The middle of a crop's weeks under cover, as days; nothing for what is never raised so.
-pub(super) fn shelf_days(crop: &Crop, way: &Way) -> i64 {
-    let [least, most] = figures(crop, way).indoors.unwrap_or([4, 6]);
-    (i64::from(least) + i64::from(most)) * 7 / 2
-}
-
-/// How much warmer a bed's soil is taken than open ground \[°C\].
-pub(crate) fn adds(garden: &Garden, bed: &Bed) -> f64 {
-    let corrections = weather::corrections(bed, garden.almanac.warmth(bed.id), garden.turns.shady.contains(&bed.id));
-    corrections.iter().map(|one| one.adds()).sum()
-}
-
-/// The days of one patch, as the warmth of its bed goes. Nothing for a crop that is not in the catalogue.
-pub fn course(garden: &Garden, grower: &Grower, (crop, way): (&Crop, &Way), patch: &Patch) -> Option<Course> {
-    let bed = garden.bed(patch.bed)?;
-    let means = means_of(patch, crop, way);
-    let adds = adds(garden, bed);
-    let settled = crop.life == Life::Perennial && way.days[0] >= 300;
+/// The days of one patch, as the warmth of its bed goes. Nothing when its bed is not there.
+pub fn course(garden: &Garden, grower: &Grower, growing: Growing, patch: &Patch) -> Option<Course> {
+    let soil = BedSoil::of(garden, &grower.weather, garden.bed(patch.bed)?);
+    let Growing { means, .. } = growing;
+    let settled = growing.stays();
     let harden_days = i64::from(garden.almanac.shelf.harden_days);
     let sow = match means {
         Means::Direct => Some(patch.timing.sown.unwrap_or(patch.from)),
-        Means::Shelf => Some(patch.timing.sown.unwrap_or_else(|| patch.from.saturating_sub(shelf_days(crop, way).days()))),
+        Means::Shelf => Some(patch.timing.sown.unwrap_or_else(|| patch.from.saturating_sub(growing.shelf_days().days()))),
         Means::Bought | Means::Set => None,
     };
-    let harden = matches!(means, Means::Shelf | Means::Bought).then(|| patch.from.saturating_sub(harden_days.days()));
-    let ripening = if settled { None } else { grower.ripening(crop, way, means, patch.from, adds) };
+    let harden = growing.is_raised().then(|| patch.from.saturating_sub(harden_days.days()));
+    let ripening = if settled { None } else { grower.ripening(growing, patch.from, &soil) };
     let free = patch.timing.free_on.unwrap_or(patch.until);
     let mut course = Course {
         patch: patch.id,
@@ -170,43 +119,32 @@ pub fn course(garden: &Garden, grower: &Grower, (crop, way): (&Crop, &Way), patc
         troubles: Vec::new(),
     };
     if !settled {
-        course.troubles = troubles(garden, grower, (crop, way), patch, &course, adds);
+        course.troubles = troubles(garden, grower, growing, patch, &course, &soil);
     }
     Some(course)
 }
 
-fn troubles(
-    garden: &Garden,
-    grower: &Grower,
-    (crop, way): (&Crop, &Way),
-    patch: &Patch,
-    course: &Course,
-    adds: f64,
-) -> Vec<Trouble> {
+fn troubles(garden: &Garden, grower: &Grower, growing: Growing, patch: &Patch, course: &Course, soil: &BedSoil) -> Vec<Trouble> {
     let mut found = Vec::new();
-    let appetite = garden.almanac.appetite;
-    let known = figures(crop, way);
-    if let Err(gate) = window::judge(grower, appetite, (crop, way, course.means), patch.from, adds) {
-        found.push(Trouble::BadStart {
-            gate,
-            nearest: nearest_good_day(grower, garden, (crop, way, course.means), patch.from, adds),
-        });
+    let known = growing.figures();
+    if let Err(gate) = window::judge(grower, garden.almanac.appetite, growing, patch.from, soil) {
+        found.push(Trouble::BadStart { gate, nearest: nearest_good_day(grower, garden, growing, patch.from, soil) });
     }
     if let (Means::Shelf, Some(sow), Some([least, most])) = (course.means, course.sow, known.indoors) {
         let weeks = ((patch.from - sow).get_days().max(0) / 7) as u16;
         let most = u16::from(most) + u16::from(known.hold);
         if weeks > most {
-            found.push(Trouble::TooOld { weeks, most, sow: patch.from.saturating_sub(shelf_days(crop, way).days()) });
+            found.push(Trouble::TooOld { weeks, most, sow: patch.from.saturating_sub(growing.shelf_days().days()) });
         } else if weeks < u16::from(least) {
             found.push(Trouble::TooYoung { weeks, least: least.into() });
         }
     }
     match course.ripening {
         // Only grown for its ground, a cover is cut when it is wanted.
-        _ if crate::turns::is_cover(&way.key) => {}
+        _ if crate::turns::is_cover(&growing.way.key) => {}
         None => found.push(Trouble::NeverRipe),
         Some(ripening) if ripening.ripe > course.free => {
-            let percent = grower.weight(crop, way, course.means, patch.from, course.free, adds) * 100.0;
+            let percent = grower.weight(growing, patch.from, course.free, soil) * 100.0;
             found.push(Trouble::ClearedEarly { ripe: ripening.ripe, percent: percent.floor() as u8 });
         }
         Some(_) => {}
@@ -218,10 +156,10 @@ fn troubles(
 const FARTHEST: i64 = 120;
 
 /// The nearest day of the growing year on which a crop may start.
-fn nearest_good_day(grower: &Grower, garden: &Garden, growing: (&Crop, &Way, Means), wanted: Date, adds: f64) -> Option<Date> {
+fn nearest_good_day(grower: &Grower, garden: &Garden, growing: Growing, wanted: Date, soil: &BedSoil) -> Option<Date> {
     let hemisphere = garden.site.latitude.hemisphere();
     let (first, last) = calendar::year_span(calendar::growing_year(wanted, hemisphere), hemisphere);
     let good =
-        |day: &Date| (first..=last).contains(day) && window::judge(grower, garden.almanac.appetite, growing, *day, adds).is_ok();
+        |day: &Date| (first..=last).contains(day) && window::judge(grower, garden.almanac.appetite, growing, *day, soil).is_ok();
     (1..=FARTHEST).flat_map(|away| [wanted.saturating_add(away.days()), wanted.saturating_sub(away.days())]).find(good)
 }

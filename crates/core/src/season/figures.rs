@@ -78,6 +78,10 @@ pub struct Figures {
     pub bolts_hours: Option<f64>,
     /// Days it is picked, or stands well once ripe.
     pub picked: u16,
+    /// Whether one sowing is picked or cut again and again through those days, where that is not the crop's rule.
+    pub again_picked: Option<bool>,
+    /// Weeks from sowing until a seedling needs a bigger pot, when it is not planted out by then.
+    pub pot_on: Option<u8>,
     /// What kills its seedlings \[°C\].
     pub seedling_kills: f64,
     /// What kills its roots in the ground \[°C of the air\], where the root is the crop.
@@ -119,6 +123,8 @@ struct Entry {
     bolts: Option<f64>,
     bolts_hours: Option<f64>,
     picked: u16,
+    again_picked: Option<bool>,
+    pot_on: Option<u8>,
     seedling_kills: f64,
     root_kills: Option<f64>,
     #[serde(default)]
@@ -138,6 +144,7 @@ struct WayEntry {
     bolts: Option<f64>,
     bolts_hours: Option<f64>,
     picked: Option<u16>,
+    again_picked: Option<bool>,
     winters: Option<bool>,
 }
 
@@ -193,6 +200,8 @@ fn read(text: &str) -> Result<All, String> {
             bolts: entry.bolts,
             bolts_hours: entry.bolts_hours,
             picked: entry.picked,
+            again_picked: entry.again_picked,
+            pot_on: entry.pot_on,
             seedling_kills: entry.seedling_kills,
             root_kills: entry.root_kills,
             winters: entry.winters,
@@ -209,6 +218,7 @@ fn read(text: &str) -> Result<All, String> {
                 bolts: way.bolts.or(figures.bolts),
                 bolts_hours: way.bolts_hours.or(figures.bolts_hours),
                 picked: way.picked.unwrap_or(figures.picked),
+                again_picked: way.again_picked.or(figures.again_picked),
                 winters: way.winters.unwrap_or(figures.winters),
                 ..figures.clone()
             };
@@ -217,6 +227,11 @@ fn read(text: &str) -> Result<All, String> {
         all.crops.insert(entry.key, figures);
     }
     Ok(all)
+}
+
+/// Whether one sowing is picked or cut again and again, through all of [`Figures::picked`].
+pub fn picked_again(crop: &Crop, way: &Way) -> bool {
+    figures(crop, way).again_picked.unwrap_or(crop.pick_every.is_some())
 }
 
 /// The figures of one way of growing a crop. A crop the file does not know gets those of its hardiness.

@@ -1,14 +1,14 @@
 //! How fast does a crop grow here? The place's warmth and light, summed for each group of crops.
 
-use super::course::Means;
-use super::figures::{Figures, all, figures};
+use super::figures::{Figures, all};
+use super::growing::{Growing, Means, printed};
 use super::window;
 use crate::almanac::Almanac;
-use crate::crop::{CountedFrom, Crop, Way};
+use crate::crop::CountedFrom;
 use crate::garden::Garden;
 use crate::growth::{self, Pace};
 use crate::site::Site;
-use crate::weather::{DAYS, Thresholds, Weather, day_index, light, single_sine};
+use crate::weather::{BedSoil, DAYS, Thresholds, Weather, day_index, light, single_sine};
 use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::Serialize;
@@ -86,40 +86,37 @@ impl Grower {
         Grower { weather, sums }
     }
 
-    /// The day half of a sowing is up, in soil that is `adds` warmer than open ground; nothing within 100 days.
-    pub fn up(&self, figures: &Figures, sown: Date, adds: f64) -> Option<Date> {
+    /// The day half of a sowing is up in a bed's soil; nothing within 100 days.
+    pub fn up(&self, figures: &Figures, sown: Date, bed: &BedSoil) -> Option<Date> {
         let Some(sprout) = &figures.sprout else { return Some(sown) };
         let mut left = sprout.sum;
-        let mut day = day_index(sown);
-        for n in 0..100i64 {
-            let soil = self.weather.normals.soil[day] + adds;
+        for day in sown.series(1.day()).take(100) {
+            let soil = bed.on(&self.weather, day);
             if soil <= sprout.most {
                 left -= (soil.min(sprout.best) - sprout.base).max(0.0);
             }
             if left <= 0.0 {
-                return sown.checked_add((n + 1).days()).ok();
+                return day.tomorrow().ok();
             }
-            day = (day + 1) % DAYS;
         }
         None
     }
 
-    /// When a crop that goes into the ground on a day is ripe, in soil `adds` warmer than open ground;
-    /// nothing when it never is.
+    /// When a crop that goes into a bed's soil on a day is ripe; nothing when it never is.
     ///
     /// The packet's days hold at the usual mean of the crop's group. From sowing, the days to come up
     /// at that warmth are taken off; the rest is turned into degree days. Raised on a shelf, half of what
     /// grows there is won.
-    pub fn ripening(&self, crop: &Crop, way: &Way, means: Means, day: Date, adds: f64) -> Option<Ripening> {
-        let known = figures(crop, way);
+    pub fn ripening(&self, growing: Growing, day: Date, bed: &BedSoil) -> Option<Ripening> {
+        let known = growing.figures();
         if known.winters {
             // What stands over winter has its packet's days counted through it, by the calendar.
-            let packet = packet(way).round() as u16;
+            let packet = growing.packet.round() as u16;
             let ripe = day.checked_add(i64::from(packet).days()).ok()?;
             return Some(Ripening { up: day, ripe, packet, days: packet, days_by_warmth: packet, heat: 0 });
         }
-        let heat = heat(known, way, means);
-        let up = if means == Means::Direct { self.up(known, day, adds)? } else { day };
+        let heat = heat(growing);
+        let up = if growing.means == Means::Direct { self.up(known, day, bed)? } else { day };
         let sums = &self.sums[known.group];
         let take = days_to(&sums.lit, day_index(up), heat)?;
         let by_warmth = days_to(&sums.warm, day_index(up), heat)?;
@@ -128,7 +125,7 @@ impl Grower {
         Some(Ripening {
             up,
             ripe: up.checked_add(i64::try_from(take).unwrap_or(0).days()).ok()?,
-            packet: packet(way) as u16,
+            packet: growing.packet as u16,
             days: whole(take),
             days_by_warmth: whole(by_warmth),
             heat: heat.round().clamp(0.0, 65_535.0) as u16,
@@ -137,10 +134,10 @@ impl Grower {
 
     /// The last day in the ground from which a crop is ripe by a day; nothing within 300 days before it, and nothing
     /// from before the winter.
-    pub fn start_for(&self, crop: &Crop, way: &Way, means: Means, ripe: Date, adds: f64) -> Option<Date> {
+    pub fn start_for(&self, growing: Growing, ripe: Date, bed: &BedSoil) -> Option<Date> {
         let in_time = |back: i64| {
             let day = ripe.checked_sub(back.days()).ok()?;
-            let found = self.ripening(crop, way, means, day, adds).filter(|found| found.ripe <= ripe)?;
+            let found = self.ripening(growing, day, bed).filter(|found| found.ripe <= ripe)?;
             (!window::crosses_winter(self, day, found.ripe)).then_some(day)
         };
         (1..=300).find_map(in_time)
@@ -148,8 +145,8 @@ impl Grower {
 
     /// The days of the packet a plant has lived, from one day in the ground to another: its growth in the
     /// packet's own measure.
-    pub fn packet_days(&self, crop: &Crop, way: &Way, means: Means, from: Date, day: Date, adds: f64) -> f64 {
-        let Some(whole) = self.ripening(crop, way, means, from, adds) else {
+    pub fn packet_days(&self, growing: Growing, from: Date, day: Date, bed: &BedSoil) -> f64 {
+        let Some(whole) = self.ripening(growing, from, bed) else {
             return f64::from((day - from).get_days().max(0));
         };
         let packet = f64::from(whole.packet);
@@ -160,22 +157,24 @@ impl Grower {
         if whole.heat == 0 {
             return f64::from(lived);
         }
-        let sprouting = sprouting(figures(crop, way), way, means);
+        let sprouting = sprouting(growing);
         if lived <= came_up {
             return sprouting * f64::from(lived) / f64::from(came_up.max(1));
         }
-        let grown = between(&self.sums[figures(crop, way).group].lit, day_index(whole.up), (day - whole.up).get_days());
+        let grown = between(&self.sums[growing.figures().group].lit, day_index(whole.up), (day - whole.up).get_days());
         sprouting + (packet - sprouting) * grown / f64::from(whole.heat.max(1))
     }
 
     /// How a planting that starts on a day lives through its packet's days; by the calendar where it never ripens,
     /// and for clumps that stay.
-    pub fn pace(&self, crop: &Crop, way: &Way, means: Means, from: Date, adds: f64) -> Pace {
-        let whole = if growth::is_settled(crop, way) { None } else { self.ripening(crop, way, means, from, adds) };
+    pub fn pace(&self, growing: Growing, from: Date, bed: &BedSoil) -> Pace {
+        let Growing { crop, way, .. } = growing;
+        let whole = if growth::is_settled(crop, way) { None } else { self.ripening(growing, from, bed) };
         let Some(whole) = whole else { return Pace::packet(way) };
         let days = |day: Date| f64::from((day - from).get_days());
-        let sprouting = sprouting(figures(crop, way), way, means);
-        Pace { up: [days(whole.up), sprouting], ripe: [days(whole.ripe), packet(way)] }
+        // Sizes go by the catalogue's days, whatever this packet says.
+        let to_printed = printed(way) / growing.packet.max(1.0);
+        Pace { up: [days(whole.up), sprouting(growing) * to_printed], ripe: [days(whole.ripe), printed(way)] }
     }
 
     /// The part of its full weight a crop has on a day, 0 to 1.
@@ -183,9 +182,9 @@ impl Grower {
     /// The function of Yin and others (see [`crate::growth`]) with its fastest growth late: 'most of a
     /// root's weight comes in the last tenth of its time' (common practice), so at 0.95 of it for roots,
     /// 0.85 for heads, 0.6 for leaves. Fruit weighs nothing until it is ripe.
-    pub fn weight(&self, crop: &Crop, way: &Way, means: Means, from: Date, day: Date, adds: f64) -> f64 {
-        let lived = self.packet_days(crop, way, means, from, day, adds) / packet(way).max(1.0);
-        let fastest = match figures(crop, way).bulk {
+    pub fn weight(&self, growing: Growing, from: Date, day: Date, bed: &BedSoil) -> f64 {
+        let lived = self.packet_days(growing, from, day, bed) / growing.packet.max(1.0);
+        let fastest = match growing.figures().bulk {
             super::Bulk::Root => 0.95,
             super::Bulk::Head => 0.85,
             super::Bulk::Leaf => 0.6,
@@ -231,15 +230,10 @@ fn days_to(sums: &[f64], from: usize, heat: f64) -> Option<usize> {
     Some(low)
 }
 
-/// The middle of the packet's range \[days\].
-pub(super) fn packet(way: &Way) -> f64 {
-    (f64::from(way.days[0]) + f64::from(way.days[1])) / 2.0
-}
-
 /// The packet's days that are over when a crop is up: those it takes to come up in its usual season.
-fn sprouting(figures: &Figures, way: &Way, means: Means) -> f64 {
-    match way.counted_from {
-        CountedFrom::Sowing if means == Means::Direct => sprouting_at_usual(figures).min(packet(way) / 2.0),
+fn sprouting(growing: Growing) -> f64 {
+    match growing.way.counted_from {
+        CountedFrom::Sowing if growing.means == Means::Direct => sprouting_at_usual(growing.figures()).min(growing.packet / 2.0),
         _ => 0.0,
     }
 }
@@ -263,10 +257,10 @@ fn won_on_the_shelf(figures: &Figures) -> f64 {
 }
 
 /// The heat a crop asks for once it is up or planted out, under useful light \[°C d\].
-pub(super) fn heat(figures: &Figures, way: &Way, means: Means) -> f64 {
-    let (packet, day) = (packet(way), usual_day(figures));
-    let raised = matches!(means, Means::Shelf | Means::Bought);
-    match (way.counted_from, raised) {
+fn heat(growing: Growing) -> f64 {
+    let (figures, packet, means) = (growing.figures(), growing.packet, growing.means);
+    let day = usual_day(figures);
+    match (growing.way.counted_from, growing.is_raised()) {
         // A set counts from planting, whatever the packet says.
         (CountedFrom::Transplanting, true) => packet * day,
         (CountedFrom::Transplanting, false) if means == Means::Direct => packet * day + won_on_the_shelf(figures),

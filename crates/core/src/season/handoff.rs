@@ -1,11 +1,13 @@
 //! What follows what on each piece of ground? When it is free, when the next is ready, and who waits.
 
-use super::course::{Course, Means};
+use super::course::Course;
 use super::grower::Grower;
+use super::growing::{Growing, Means};
 use crate::bed::BedId;
 use crate::catalogue::Catalogue;
 use crate::garden::Garden;
-use crate::patch::{Patch, PatchId};
+use crate::patch::{Patch, PatchId, Rect};
+use crate::weather::BedSoil;
 use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::Serialize;
@@ -54,11 +56,7 @@ pub fn hand_offs(garden: &Garden, courses: &[Course]) -> Vec<HandOff> {
     for course in courses {
         let Some(then) = garden.patch(course.patch) else { continue };
         let before: Vec<&Patch> = garden.patches.iter().filter(|first| follows(first, then)).collect();
-        // Only the last before it on some of the ground hands it over.
-        let is_last = |first: &&&Patch| {
-            let hidden = |other: &&Patch| follows(first, other) && covers(other, first, then);
-            !before.iter().any(hidden)
-        };
+        let is_last = |first: &&&Patch| before.len() == 1 || hands_over(first, then, &before);
         for first in before.iter().filter(is_last) {
             let free = first.timing.free_on.unwrap_or(first.until).max(first.until);
             let waits = (then.from - free).get_days() - 1;
@@ -80,26 +78,23 @@ pub fn hand_offs(garden: &Garden, courses: &[Course]) -> Vec<HandOff> {
     found
 }
 
-/// Whether what lies between takes all the ground two others share.
-fn covers(between: &Patch, first: &Patch, then: &Patch) -> bool {
-    let left = first.rect.x.max(then.rect.x);
-    let right = first.rect.right().min(then.rect.right());
-    let far = first.rect.y.max(then.rect.y);
-    let near = first.rect.bottom().min(then.rect.bottom());
-    between.rect.x <= left && between.rect.right() >= right && between.rect.y <= far && between.rect.bottom() >= near
+/// Whether one patch is the last before another on some half square they share.
+fn hands_over(first: &Patch, then: &Patch, before: &[&Patch]) -> bool {
+    let between: Vec<Rect> = before.iter().filter(|other| follows(first, other)).map(|other| other.rect).collect();
+    let (a, b) = (first.rect, then.rect);
+    let columns = a.x.max(b.x)..a.right().min(b.right());
+    let mut cells = columns.flat_map(|x| (a.y.max(b.y)..a.bottom().min(b.bottom())).map(move |y| Rect { x, y, w: 1, h: 1 }));
+    cells.any(|cell| !between.iter().any(|rect| rect.overlaps(cell)))
 }
 
 /// A patch that starts on another day and stands until as long after it is ripe as it does now.
 pub fn moved_to(garden: &Garden, grower: &Grower, catalogue: &Catalogue, patch: &Patch, from: Date) -> Patch {
     let stays = (patch.until - patch.from).get_days();
     let longer = || {
-        let crop = catalogue.crop(&patch.crop)?;
-        let way = crop.way(&patch.way)?;
-        let bed = garden.bed(patch.bed)?;
-        let means = super::course::means_of(patch, crop, way);
-        let adds = super::course::adds(garden, bed);
-        let was = grower.ripening(crop, way, means, patch.from, adds)?;
-        let will = grower.ripening(crop, way, means, from, adds)?;
+        let growing = Growing::find(catalogue, patch)?;
+        let soil = BedSoil::of(garden, &grower.weather, garden.bed(patch.bed)?);
+        let was = grower.ripening(growing, patch.from, &soil)?;
+        let will = grower.ripening(growing, from, &soil)?;
         Some((will.ripe - from).get_days() - (was.ripe - patch.from).get_days())
     };
     let days = i64::from((stays + longer().unwrap_or(0)).max(1));

@@ -1,8 +1,8 @@
 //! What may cold and heat do to what stands on a day, and what does a cover buy?
 
 use super::course::Course;
-use super::figures::figures;
 use super::grower::Grower;
+use super::growing::Growing;
 use super::window::bolts;
 use crate::catalogue::Catalogue;
 use crate::garden::Garden;
@@ -79,10 +79,9 @@ pub fn risks(garden: &Garden, catalogue: &Catalogue, grower: &Grower, courses: &
         .iter()
         .filter_map(|course| {
             let patch = garden.patch(course.patch)?;
-            let crop = catalogue.crop(&patch.crop)?;
-            let way = crop.way(&patch.way)?;
+            let growing = Growing::find(catalogue, patch)?;
             let standing = course.plant <= day && day <= course.free;
-            let harms = [cold(grower, course, crop, way, day), heat(grower, course, crop, way)];
+            let harms = [cold(grower, course, growing, day), heat(grower, course, growing)];
             let harm = |harm: Option<Harm>| harm.map(|harm| AtRisk { patch: patch.id, harm });
             standing.then(|| harms.into_iter().filter_map(harm).collect::<Vec<_>>())
         })
@@ -96,10 +95,10 @@ pub fn risks(garden: &Garden, catalogue: &Catalogue, grower: &Grower, courses: &
     found
 }
 
-fn cold(grower: &Grower, course: &Course, crop: &crate::crop::Crop, way: &crate::crop::Way, day: Date) -> Option<Harm> {
-    let known = figures(crop, way);
+fn cold(grower: &Grower, course: &Course, growing: Growing, day: Date) -> Option<Harm> {
+    let known = growing.figures();
     let up = course.ripening.map_or(course.plant, |ripening| ripening.up);
-    let tops = f64::from(crop.kills_c);
+    let tops = f64::from(growing.crop.kills_c);
     let young = (day - up).get_days() < YOUNG && course.ripening.is_some();
     let (kills, part) = match known.root_kills {
         _ if day < up => return None,
@@ -118,8 +117,8 @@ fn cold(grower: &Grower, course: &Course, crop: &crate::crop::Crop, way: &crate:
     (percent >= LEAST_TOLD).then_some(Harm::Cold { kills, part, percent, fleece, tunnel })
 }
 
-fn heat(grower: &Grower, course: &Course, crop: &crate::crop::Crop, way: &crate::crop::Way) -> Option<Harm> {
-    let known = figures(crop, way);
+fn heat(grower: &Grower, course: &Course, growing: Growing) -> Option<Harm> {
+    let known = growing.figures();
     let (bears, ripe) = (known.bolts?, course.ripening?.ripe);
     if !bolts(grower, known, ripe) {
         return None;

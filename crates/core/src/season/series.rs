@@ -1,16 +1,16 @@
 //! When to sow again, so that harvests come evenly? And sowings as insurance, for two crops, or to learn.
 
-use super::course::{self, Means};
-use super::figures::figures;
+use super::figures::picked_again;
 use super::grower::Grower;
+use super::growing::{Growing, Means};
 use super::window::{Gate, judge, windows};
 use crate::bed::BedId;
 use crate::catalogue::Catalogue;
-use crate::crop::{Crop, Way};
 use crate::garden::Garden;
 use crate::patch::{Placing, Rect, Timing};
 use crate::refusal::Refusal;
 use crate::sums;
+use crate::weather::BedSoil;
 use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
@@ -80,6 +80,8 @@ pub struct Sowing {
     pub ripe: Option<Date>,
     /// The last day in the ground.
     pub until: Date,
+    /// How many of the harvests it gives: more than one for what is cut or picked again and again.
+    pub serves: u16,
     /// Why that day is not for it, if it is not; it is told and left out.
     pub gate: Option<Gate>,
     /// Its ground, where there is any; several pieces if it must be.
@@ -98,9 +100,15 @@ pub struct SeriesPlan {
     pub sowings: Vec<Sowing>,
     /// Harvests that were asked for and that nothing sown after the winter would reach.
     pub too_early: u16,
-    /// Days it is picked from one sowing.
+    /// Harvests that were asked for when nothing ripens any more and what is ripe no longer stands.
+    pub too_late: u16,
+    /// Harvests after those of the thirtieth sowing, which is the last of one series.
+    pub beyond: u16,
+    /// Days it is picked from one sowing, or stands well once ripe.
     pub picked: u16,
-    /// Least and most days between harvests, as sown here.
+    /// It is cut or picked again and again through those days.
+    pub again_picked: bool,
+    /// Least and most days from one sowing's ripening to the next one's, as sown here.
     pub gaps: Option<[u16; 2]>,
     /// The same if the same number were sown at equal days.
     pub equal_gaps: Option<[u16; 2]>,
@@ -114,7 +122,8 @@ const MOST_SOWINGS: usize = 30;
 /// The sowings that were asked for, with ground for each in turn.
 ///
 /// Each harvest's day is set first and the sowing is reckoned back from it by thermal time, so that sowings
-/// lie far apart while it is cold and close together while it warms.
+/// lie far apart while it is cold and close together while it warms. What is cut or picked again and again
+/// is only sown for the harvests an earlier sowing no longer gives.
 ///
 /// # Errors
 /// When a number or a key is out of range.
@@ -123,15 +132,16 @@ pub fn series(garden: &Garden, catalogue: &Catalogue, asked: &Series) -> Result<
     let crop = catalogue.crop(&asked.crop).ok_or_else(|| unknown("crop", &asked.crop))?;
     let way = crop.way(&asked.way).ok_or_else(|| unknown("way of growing it", &asked.way))?;
     let bed = garden.bed(asked.bed).ok_or_else(|| unknown("bed", &asked.bed.0.to_string()))?;
-    let means = asked.means.unwrap_or_else(|| course::usual_means(crop, way));
+    let usual = Growing::usual(crop, way);
+    let growing = Growing { means: asked.means.unwrap_or(usual.means), ..usual };
     let number = |field, value: i64, [least, most]: [i64; 2]| {
         if (least..=most).contains(&value) { Ok(()) } else { Err(Refusal::NumberOutOfRange { field, value, least, most }) }
     };
     number("plants of each sowing", asked.plants.into(), [1, i64::from(sums::MOST_AT_HAND)])?;
     number("year", asked.year.into(), [1900, 2200])?;
     let grower = Grower::of(garden);
-    let one = One { grower: &grower, garden, crop, way, means, adds: course::adds(garden, bed) };
-    let starts = match asked.aim {
+    let one = One { grower: &grower, garden, growing, soil: BedSoil::of(garden, &grower.weather, bed) };
+    let Starts { starts, too_early, too_late, beyond } = match asked.aim {
         SeriesAim::Even { from, until, every } => {
             number("days between harvests", every.into(), [3, 60])?;
             check_span(from, until)?;
@@ -139,22 +149,50 @@ pub fn series(garden: &Garden, catalogue: &Catalogue, asked: &Series) -> Result<
         }
         SeriesAim::Insurance { from, after } => {
             number("days to the second sowing", after.into(), [7, 60])?;
-            vec![from, from.saturating_add(i64::from(after).days())]
+            once([from, from.saturating_add(i64::from(after).days())])
         }
-        SeriesAim::TwoCrops => one.two_crops(asked.year),
+        SeriesAim::TwoCrops => once(one.two_crops(asked.year)),
         SeriesAim::Trial { from, apart } => {
             number("days between trial sowings", apart.into(), [5, 30])?;
-            (0..3).map(|n| from.saturating_add((n * i64::from(apart)).days())).collect()
+            once((0..3).map(|n| from.saturating_add((n * i64::from(apart)).days())))
         }
     };
     for start in &starts {
-        number("year of a sowing", start.year().into(), [1900, 2200])?;
+        number("year of a sowing", start.day.year().into(), [1900, 2200])?;
     }
-    let gaps = one.gaps(&starts);
-    let equal_gaps = one.gaps(&equal(&starts));
-    let sowings = one.placed(catalogue, asked, &starts)?;
-    let known = figures(crop, way);
-    Ok(SeriesPlan { sowings, too_early: one.too_early(&asked.aim), picked: known.picked, gaps, equal_gaps, rule: known.again })
+    let days: Vec<Date> = starts.iter().map(|start| start.day).collect();
+    let known = growing.figures();
+    Ok(SeriesPlan {
+        sowings: one.placed(catalogue, asked, &starts)?,
+        too_early,
+        too_late,
+        beyond,
+        picked: known.picked,
+        again_picked: picked_again(crop, way),
+        gaps: one.gaps(&days),
+        equal_gaps: one.gaps(&equal(&days)),
+        rule: known.again,
+    })
+}
+
+/// A day on which a crop goes into the ground, and how many of the harvests asked for it gives.
+struct Start {
+    day: Date,
+    serves: u16,
+}
+
+/// The starts of a series, and harvests that none of them gives.
+#[derive(Default)]
+struct Starts {
+    starts: Vec<Start>,
+    too_early: u16,
+    too_late: u16,
+    beyond: u16,
+}
+
+/// Days each for a harvest of its own.
+fn once(days: impl IntoIterator<Item = Date>) -> Starts {
+    Starts { starts: days.into_iter().map(|day| Start { day, serves: 1 }).collect(), ..Starts::default() }
 }
 
 fn check_span(from: Date, until: Date) -> Result<(), Refusal> {
@@ -176,41 +214,59 @@ fn equal(starts: &[Date]) -> Vec<Date> {
 struct One<'a> {
     grower: &'a Grower,
     garden: &'a Garden,
-    crop: &'a Crop,
-    way: &'a Way,
-    means: Means,
-    adds: f64,
+    growing: Growing<'a>,
+    soil: BedSoil,
 }
 
 impl One<'_> {
     fn ripe(&self, start: Date) -> Option<Date> {
-        self.grower.ripening(self.crop, self.way, self.means, start, self.adds).map(|found| found.ripe)
+        self.grower.ripening(self.growing, start, &self.soil).map(|found| found.ripe)
     }
 
-    fn even(&self, from: Date, until: Date, every: u8) -> Vec<Date> {
-        let harvests = from.series(i64::from(every).days()).take_while(|day| *day <= until).take(MOST_SOWINGS);
-        let mut starts: Vec<Date> =
-            harvests.filter_map(|ripe| self.grower.start_for(self.crop, self.way, self.means, ripe, self.adds)).collect();
-        // Before growth begins in spring, one day's sowing serves several harvests; it is sown once.
-        starts.dedup();
-        starts
-    }
-
-    /// How many of the harvests of an even series come before anything sown after the winter is ripe.
-    fn too_early(&self, aim: &SeriesAim) -> u16 {
-        let SeriesAim::Even { from, until, every } = *aim else { return 0 };
-        let harvests = from.series(i64::from(every).days()).take_while(|day| *day <= until).take(MOST_SOWINGS);
-        let none = |ripe: &Date| self.grower.start_for(self.crop, self.way, self.means, *ripe, self.adds).is_none();
-        harvests.filter(none).count() as u16
+    /// The sowings of a harvest every so many days.
+    fn even(&self, from: Date, until: Date, every: u8) -> Starts {
+        let harvests = from.series(i64::from(every).days()).take_while(|day| *day <= until);
+        let Growing { crop, way, .. } = self.growing;
+        let (again, picked) = (picked_again(crop, way), i64::from(self.growing.figures().picked));
+        let mut found = Starts::default();
+        // The last day on which the last sowing is picked, or stands well.
+        let mut stands: Option<Date> = None;
+        for harvest in harvests {
+            let full = found.starts.len() == MOST_SOWINGS;
+            let given = stands.is_some_and(|stands| harvest <= stands);
+            if let Some(last) = found.starts.last_mut().filter(|_| again && given) {
+                last.serves += 1;
+                continue;
+            }
+            // What was ripe long before, the year before it may be, no longer stands.
+            let still = |day: Date| self.ripe(day).map(|ripe| ripe.saturating_add(picked.days())).filter(|last| *last >= harvest);
+            let sown = self.grower.start_for(self.growing, harvest, &self.soil);
+            let Some((day, last)) = sown.and_then(|day| Some((day, still(day)?))) else {
+                let untold = if found.starts.is_empty() { &mut found.too_early } else { &mut found.too_late };
+                *untold += 1;
+                continue;
+            };
+            match found.starts.last_mut().filter(|last| last.day == day) {
+                // Nothing sown later ripens: one sowing is all there is for the rest of the harvests.
+                Some(last) => last.serves += 1,
+                None if full => {
+                    found.beyond += 1;
+                    continue;
+                }
+                None => found.starts.push(Start { day, serves: 1 }),
+            }
+            stands = Some(last);
+        }
+        found
     }
 
     /// The first good day of the earliest window, and the last of the latest that begins when the first is out.
     fn two_crops(&self, year: i16) -> Vec<Date> {
-        let found = windows(self.grower, self.garden.almanac.appetite, (self.crop, self.way, self.means), year, self.adds);
+        let found = windows(self.grower, self.garden.almanac.appetite, self.growing, year, &self.soil);
         let Some(early) = found.first() else { return Vec::new() };
         let first = early.better.unwrap_or(early.from);
         let second = found.iter().rev().map(|window| (window.from, window.until)).find_map(|(from, until)| {
-            let out = self.ripe(first)?.saturating_add(i64::from(figures(self.crop, self.way).picked.min(14)).days());
+            let out = self.ripe(first)?.saturating_add(i64::from(self.growing.figures().picked.min(14)).days());
             // A week's grace before the last useful day.
             let last = until.saturating_sub(7.days()).max(from);
             (last > out).then_some(last)
@@ -224,25 +280,25 @@ impl One<'_> {
         Some([*days.iter().min()?, *days.iter().max()?])
     }
 
-    fn placed(&self, catalogue: &Catalogue, asked: &Series, starts: &[Date]) -> Result<Vec<Sowing>, Refusal> {
+    fn placed(&self, catalogue: &Catalogue, asked: &Series, starts: &[Start]) -> Result<Vec<Sowing>, Refusal> {
         let mut growing = self.garden.clone();
         let trial = matches!(asked.aim, SeriesAim::Trial { .. }).then(|| next_trial(self.garden));
         let mut number = crate::planner::next(growing.patches.iter().map(|patch| patch.id.0));
         let mut sowings = Vec::new();
-        for start in starts {
+        for Start { day: start, serves } in starts {
             let ripe = self.ripe(*start);
-            let known = figures(self.crop, self.way);
+            let Growing { crop, way, means, .. } = self.growing;
+            let known = self.growing.figures();
             let until = ripe.unwrap_or(start.saturating_add(60.days())).saturating_add(i64::from(known.picked).days());
-            let gate =
-                judge(self.grower, self.garden.almanac.appetite, (self.crop, self.way, self.means), *start, self.adds).err();
-            let pattern = sums::pattern(asked.bed, &self.crop.key, &self.way.key, *start, until);
+            let gate = judge(self.grower, self.garden.almanac.appetite, self.growing, *start, &self.soil).err();
+            let pattern = sums::pattern(asked.bed, &crop.key, &way.key, *start, until);
             let fits = sums::fits(&growing, catalogue, &pattern, asked.plants)?;
-            let shelf = self.means == Means::Shelf;
+            let shelf = means == Means::Shelf;
             let timing = Timing { means: asked.means, trial, ..Timing::default() };
             let placing = |place: &sums::Place| Placing {
                 bed: place.bed,
-                crop: self.crop.key.clone(),
-                way: self.way.key.clone(),
+                crop: crop.key.clone(),
+                way: way.key.clone(),
                 rect: place.rect,
                 holes: None,
                 from: *start,
@@ -260,10 +316,11 @@ impl One<'_> {
                 }
             }
             sowings.push(Sowing {
-                sow: shelf.then(|| start.saturating_sub(course::shelf_days(self.crop, self.way).days())),
+                sow: shelf.then(|| start.saturating_sub(self.growing.shelf_days().days())),
                 from: *start,
                 ripe,
                 until,
+                serves: *serves,
                 gate,
                 places: fits.places.iter().map(|place| (place.bed, place.rect)).collect(),
                 left_over: fits.left_over,

@@ -1,7 +1,8 @@
-//! Is there room for the seedlings? Cells under light, on the warm mat and where they harden, week by week.
+//! Is there room for the seedlings? Cells and pots under light, on the warm mat and where they harden, week by week.
 
-use super::course::{Course, Means};
-use super::figures::figures;
+use super::course::Course;
+use super::figures::Figures;
+use super::growing::{Growing, Means};
 use crate::catalogue::Catalogue;
 use crate::garden::Garden;
 use crate::patch::PatchId;
@@ -36,6 +37,10 @@ pub struct Batch {
     pub sow: Option<Date>,
     /// When half of them are up.
     pub up: Option<Date>,
+    /// When they go into bigger pots, the sowing day for what is sown in them; nothing when they never do.
+    pub pot_on: Option<Date>,
+    /// How many go into bigger pots: as many as are wanted, the strongest.
+    pub pots: u32,
     /// When they go out to harden, or arrive.
     pub harden: Date,
     /// When they are planted.
@@ -48,7 +53,7 @@ pub struct Batch {
 pub struct ShelfWeek {
     /// Its first day.
     pub from: Date,
-    /// Cells under light, on the mat and hardening, on its fullest day.
+    /// Room taken under light, on the mat and hardening on its fullest day \[cells\].
     pub cells: [u32; 3],
 }
 
@@ -62,9 +67,9 @@ pub struct Overflow {
     pub from: Date,
     /// Its last day.
     pub until: Date,
-    /// Cells wanted on its fullest day.
+    /// Room wanted on its fullest day \[cells\].
     pub wanted: u32,
-    /// Cells there are.
+    /// Room there is \[cells\].
     pub there_are: u32,
     /// Whose seedlings stand there then, the one that was to be sown last first.
     pub patches: Vec<PatchId>,
@@ -80,27 +85,40 @@ pub struct ShelfBand {
     pub weeks: Vec<ShelfWeek>,
     /// Where it is too small.
     pub overflows: Vec<Overflow>,
+    /// Room of cells that one bigger pot takes.
+    pub pot_takes: u32,
 }
 
 /// Soil on a warm mat \[°C\]; own choice within the 21 to 27 °C of common practice.
 const MAT: f64 = 24.0;
+/// Room of cells that one bigger pot takes: a tray holds 72 cells or 18 pots of 9 cm (common practice).
+const POT_TAKES: u32 = 4;
+/// Seedlings are not potted on for fewer days than that before they are planted \[days\].
+const WORTH_A_POT: i32 = 7;
 
 /// The seedlings of a course, when it has any: `plants` are wanted in the ground.
 pub fn batch(garden: &Garden, catalogue: &Catalogue, course: &Course, plants: u32) -> Option<Batch> {
     let patch = garden.patch(course.patch)?;
-    let crop = catalogue.crop(&patch.crop)?;
-    let way = crop.way(&patch.way)?;
+    let growing = Growing::find(catalogue, patch)?;
     let harden = course.harden?;
     let survival = u32::from(patch.timing.survival.unwrap_or(garden.almanac.shelf.survival).clamp(10, 100));
-    let sprout = figures(crop, way).sprout.as_ref();
+    let sprout = growing.figures().sprout.as_ref();
     let days = sprout.map_or(7.0, |sprout| sprout.sum / (MAT.min(sprout.best) - sprout.base).max(1.0)).ceil() as i64;
     let raised = course.means == Means::Shelf;
     // A cell holds what goes into one hole.
-    let wanted = plants.div_ceil(u32::from(way.per_hole.max(1)));
+    let wanted = plants.div_ceil(u32::from(growing.way.per_hole.max(1)));
+    let cells = if raised { (wanted * 100).div_ceil(survival) } else { wanted };
+    let pot_on = course.sow.filter(|_| raised).and_then(|sow| pot_on(growing.figures(), sow, course.plant));
     Some(Batch {
         patch: patch.id,
         plants,
-        cells: if raised { (wanted * 100).div_ceil(survival) } else { wanted },
+        cells,
+        pot_on,
+        pots: match pot_on {
+            None => 0,
+            Some(day) if course.sow == Some(day) => cells,
+            Some(_) => wanted,
+        },
         sow: course.sow.filter(|_| raised),
         up: course.sow.filter(|_| raised).map(|sow| sow.saturating_add(days.days()).min(harden)),
         harden: if raised { harden.max(course.sow.unwrap_or(harden)) } else { course.arrives.unwrap_or(harden) },
@@ -108,7 +126,19 @@ pub fn batch(garden: &Garden, catalogue: &Catalogue, course: &Course, plants: u3
     })
 }
 
+/// When seedlings go into bigger pots: as their crop wants it, or when they are held over.
+fn pot_on(figures: &Figures, sow: Date, plant: Date) -> Option<Date> {
+    let weeks = figures.pot_on.or(figures.indoors.map(|[_, most]| most))?;
+    let day = sow.saturating_add((i64::from(weeks) * 7).days());
+    ((plant - day).get_days() >= WORTH_A_POT).then_some(day)
+}
+
 impl Batch {
+    /// The room it takes on a day, wherever it stands \[cells\].
+    pub fn room(&self, day: Date) -> u32 {
+        if self.pot_on.is_some_and(|potted| potted <= day) { self.pots * POT_TAKES } else { self.cells }
+    }
+
     /// Whether it stands in a place on a day.
     pub fn is_in(&self, place: ShelfPlace, day: Date) -> bool {
         match place {
@@ -134,7 +164,7 @@ pub fn band(garden: &Garden, mut batches: Vec<Batch>, (first, last): (Date, Date
         }
         for (at, place) in PLACES.into_iter().enumerate() {
             let here = |batch: &&Batch| batch.is_in(place, day);
-            let cells: u32 = batches.iter().filter(here).map(|batch| batch.cells).sum();
+            let cells: u32 = batches.iter().filter(here).map(|batch| batch.room(day)).sum();
             if let Some(week) = weeks.last_mut() {
                 week.cells[at] = week.cells[at].max(cells);
             }
@@ -145,7 +175,7 @@ pub fn band(garden: &Garden, mut batches: Vec<Batch>, (first, last): (Date, Date
         }
     }
     overflows.sort_by_key(|one| one.from);
-    ShelfBand { batches, weeks, overflows }
+    ShelfBand { batches, weeks, overflows, pot_takes: POT_TAKES }
 }
 
 /// Adds a day to the time in which a place is too small, or begins one.

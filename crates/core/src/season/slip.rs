@@ -1,14 +1,12 @@
 //! The ground is not free in time: what can be done? Every way out worked out, and only those that can be.
 
-use super::course::{self, Means, shelf_days};
-use super::figures::figures;
 use super::grower::Grower;
+use super::growing::{Growing, Means};
 use super::handoff::moved_to;
 use super::window::{Gate, judge};
 use crate::bare;
 use crate::bed::BedId;
 use crate::catalogue::Catalogue;
-use crate::crop::{Crop, Way};
 use crate::garden::Garden;
 use crate::patch::{Patch, PatchId, Rect, Timing};
 use crate::planner::season::{PatchChange, replan};
@@ -16,6 +14,7 @@ use crate::refusal::Refusal;
 use crate::room;
 use crate::rotation::History;
 use crate::spacing::Planting;
+use crate::weather::BedSoil;
 use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::Serialize;
@@ -114,10 +113,8 @@ struct Slip<'a> {
     today: Date,
     first: &'a Patch,
     then: &'a Patch,
-    crop: &'a Crop,
-    way: &'a Way,
-    means: Means,
-    adds: f64,
+    growing: Growing<'a>,
+    soil: BedSoil,
     /// The last day the first needs the ground.
     free: Date,
 }
@@ -136,15 +133,14 @@ pub fn ways_out(
     let unknown = |id: PatchId| Refusal::Unknown { what: "patch", key: id.0.to_string() };
     let first = garden.patch(first).ok_or_else(|| unknown(first))?;
     let then = garden.patch(then).ok_or_else(|| unknown(then))?;
-    let growing = catalogue.crop(&then.crop).and_then(|crop| Some((crop, crop.way(&then.way)?)));
-    let (Some((crop, way)), Some(bed)) = (growing, garden.bed(then.bed)) else { return Err(unknown(then.id)) };
+    let (Some(growing), Some(bed)) = (Growing::find(catalogue, then), garden.bed(then.bed)) else { return Err(unknown(then.id)) };
     let free = first.timing.free_on.unwrap_or(first.until).max(first.until);
     if free < then.from {
         return Ok(Vec::new());
     }
     let grower = &*Grower::of(garden);
-    let (means, adds) = (course::means_of(then, crop, way), course::adds(garden, bed));
-    let slip = Slip { garden, catalogue, grower, today, first, then, crop, way, means, adds, free };
+    let soil = BedSoil::of(garden, &grower.weather, bed);
+    let slip = Slip { garden, catalogue, grower, today, first, then, growing, soil, free };
     let mut found = vec![slip.later()];
     found.extend(slip.hold());
     found.extend(slip.among());
@@ -185,11 +181,15 @@ impl Slip<'_> {
     }
 
     fn choice(&self, kind: SlipKind, patch: &Patch, changes: Vec<PatchChange>) -> SlipChoice {
-        let growing = self.catalogue.crop(&patch.crop).and_then(|crop| Some((crop, crop.way(&patch.way)?)));
-        let (crop, way) = growing.unwrap_or((self.crop, self.way));
-        let means = course::means_of(patch, crop, way);
-        let ripe = self.grower.ripening(crop, way, means, patch.from, self.adds).map(|found| found.ripe);
-        let gate = judge(self.grower, self.garden.almanac.appetite, (crop, way, means), patch.from, self.adds).err();
+        let growing = Growing::find(self.catalogue, patch).unwrap_or(self.growing);
+        // Other ground has another soil.
+        let bed = changes.iter().find_map(|change| match change {
+            PatchChange::Ground { patch: moved, bed, .. } if *moved == patch.id => self.garden.bed(*bed),
+            _ => None,
+        });
+        let soil = bed.map_or_else(|| self.soil.clone(), |bed| BedSoil::of(self.garden, &self.grower.weather, bed));
+        let ripe = self.grower.ripening(growing, patch.from, &soil).map(|found| found.ripe);
+        let gate = judge(self.grower, self.garden.almanac.appetite, growing, patch.from, &soil).err();
         SlipChoice { kind, ripe, gate, moves: 0, changes }
     }
 
@@ -206,22 +206,23 @@ impl Slip<'_> {
         // Seed not yet sown is sown later too.
         let sown = self.then.timing.sown.filter(|sown| *sown <= self.today);
         let timing = Timing { sown, ..self.then.timing };
-        let sow = (self.means == Means::Shelf)
-            .then(|| sown.unwrap_or(later.from.saturating_sub(shelf_days(self.crop, self.way).days())));
+        let sow = (self.growing.means == Means::Shelf)
+            .then(|| sown.unwrap_or(later.from.saturating_sub(self.growing.shelf_days().days())));
         let mut changes = self.first_stays();
         changes.extend([Self::days_of(&later), PatchChange::Timing { patch: later.id, timing }]);
         self.choice(SlipKind::Later { from: later.from, sow }, &later, changes)
     }
 
     fn hold(&self) -> Option<SlipChoice> {
-        let [_, most] = figures(self.crop, self.way).indoors?;
-        if self.means != Means::Shelf {
+        let known = self.growing.figures();
+        let [_, most] = known.indoors?;
+        if self.growing.means != Means::Shelf {
             return None;
         }
-        let sow = self.then.timing.sown.unwrap_or(self.then.from.saturating_sub(shelf_days(self.crop, self.way).days()));
+        let sow = self.then.timing.sown.unwrap_or(self.then.from.saturating_sub(self.growing.shelf_days().days()));
         let later = moved_to(self.garden, self.grower, self.catalogue, self.then, self.day_after());
         let weeks = ((later.from - sow).get_days().max(0) / 7) as u16;
-        let most = u16::from(most) + u16::from(figures(self.crop, self.way).hold);
+        let most = u16::from(most) + u16::from(known.hold);
         if weeks > most {
             return None;
         }
@@ -257,13 +258,14 @@ impl Slip<'_> {
     }
 
     fn quicker(&self) -> Option<SlipChoice> {
-        let way = self.crop.ways.iter().filter(|way| way.days[1] < self.way.days[1]).min_by_key(|way| way.days[1])?;
+        let Growing { crop, way, .. } = self.growing;
+        let way = crop.ways.iter().filter(|other| other.days[1] < way.days[1]).min_by_key(|other| other.days[1])?;
         let from = self.day_after();
-        let ripe = self.grower.ripening(self.crop, way, self.means, from, self.adds)?.ripe;
+        let ripe = self.grower.ripening(Growing::by(crop, way, self.growing.means), from, &self.soil)?.ripe;
         let until = ripe.saturating_add(7.days()).max(self.then.until.min(ripe.saturating_add(30.days())));
         let quick = Patch { way: way.key.clone(), from, until, timing: Timing::default(), ..self.then.clone() };
         let mut changes = self.first_stays();
-        let (patch, crop) = (quick.id, self.crop.key.clone());
+        let (patch, crop) = (quick.id, crop.key.clone());
         changes.extend([PatchChange::Crop { patch, crop, way: way.key.clone() }, Self::days_of(&quick)]);
         Some(self.choice(SlipKind::Quicker { way: way.key.clone(), from }, &quick, changes))
     }
@@ -273,7 +275,7 @@ impl Slip<'_> {
         let bed = self.garden.bed(self.then.bed)?;
         let patch = Patch { rect, holes: None, ..self.then.clone() };
         let planting = Planting::of(self.garden, self.catalogue, &patch)?;
-        let plants = planting.fits(rect) * u32::from(self.way.per_hole);
+        let plants = planting.fits(rect) * u32::from(self.growing.way.per_hole);
         if plants == 0 {
             return None;
         }
@@ -283,14 +285,12 @@ impl Slip<'_> {
     }
 
     fn pull_early(&self) -> Option<SlipChoice> {
-        let crop = self.catalogue.crop(&self.first.crop)?;
-        let way = crop.way(&self.first.way)?;
+        let growing = Growing::find(self.catalogue, self.first)?;
         let on = self.then.from.checked_sub(1.day()).ok()?;
-        let means = course::means_of(self.first, crop, way);
         let delay = i64::from((self.free - self.first.until).get_days().max(0));
         // What is late by so many days is as far as it would have been so many days before.
         let as_of = on.saturating_sub(delay.days());
-        let has = self.grower.weight(crop, way, means, self.first.from, as_of.max(self.first.from), self.adds);
+        let has = self.grower.weight(growing, self.first.from, as_of.max(self.first.from), &self.soil);
         if has <= 0.0 || on <= self.first.from {
             return None;
         }

@@ -1,13 +1,14 @@
 //! When does a new patch usually stand, until its household says otherwise?
 
-use super::course::{Means, adds, usual_means};
-use super::figures::figures;
+use super::figures::picked_again;
 use super::grower::Grower;
+use super::growing::Growing;
 use super::window::windows;
 use crate::bed::BedId;
 use crate::calendar;
 use crate::crop::{Crop, Hardiness, Life, Way};
 use crate::garden::Garden;
+use crate::weather::BedSoil;
 use jiff::ToSpan;
 use jiff::civil::Date;
 
@@ -29,32 +30,27 @@ pub fn usual_span(garden: &Garden, crop: &Crop, way: &Way, bed: Option<BedId>, y
         return coarse;
     }
     let grower = Grower::of(garden);
-    let (means, adds) = (usual_means(crop, way), bed.and_then(|id| garden.bed(id)).map_or(0.0, |bed| adds(garden, bed)));
-    let found = windows(&grower, garden.almanac.appetite, (crop, way, means), year, adds);
+    let growing = Growing::usual(crop, way);
+    let soil = bed.and_then(|id| garden.bed(id)).map_or_else(BedSoil::default, |bed| BedSoil::of(garden, &grower.weather, bed));
+    let found = windows(&grower, garden.almanac.appetite, growing, year, &soil);
     let Some(window) = found.first() else { return coarse };
     let hemisphere = garden.site.latitude.hemisphere();
     let earliest = garden.site.frost.map(|frost| calendar::in_year(frost.last, year, hemisphere).saturating_sub(EARLIEST.days()));
     let from = window.better.unwrap_or(window.from).max(earliest.unwrap_or(window.from).min(window.until));
-    (from, stands_until(garden, &grower, (crop, way, means), adds, from).unwrap_or(coarse.1.max(from)))
+    (from, stands_until(garden, &grower, growing, &soil, from).unwrap_or(coarse.1.max(from)))
 }
 
 /// The last day a patch is taken to stand that starts on a given day; nothing when it never ripens.
 pub fn usual_end(garden: &Garden, crop: &Crop, way: &Way, bed: BedId, from: Date) -> Option<Date> {
     let grower = Grower::of(garden);
-    let adds = garden.bed(bed).map_or(0.0, |bed| adds(garden, bed));
-    stands_until(garden, &grower, (crop, way, usual_means(crop, way)), adds, from)
+    let soil = garden.bed(bed).map_or_else(BedSoil::default, |bed| BedSoil::of(garden, &grower.weather, bed));
+    stands_until(garden, &grower, Growing::usual(crop, way), &soil, from)
 }
 
-fn stands_until(
-    garden: &Garden,
-    grower: &Grower,
-    (crop, way, means): (&Crop, &Way, Means),
-    adds: f64,
-    from: Date,
-) -> Option<Date> {
-    let ripening = grower.ripening(crop, way, means, from, adds)?;
-    let known = figures(crop, way);
-    let picked = if crop.pick_every.is_some() { i64::from(known.picked) } else { 0 };
+fn stands_until(garden: &Garden, grower: &Grower, growing: Growing, soil: &BedSoil, from: Date) -> Option<Date> {
+    let ripening = grower.ripening(growing, from, soil)?;
+    let (known, crop) = (growing.figures(), growing.crop);
+    let picked = if picked_again(crop, growing.way) { i64::from(known.picked) } else { 0 };
     let until = ripening.ripe.saturating_add((picked + TO_CLEAR).days());
     let hemisphere = garden.site.latitude.hemisphere();
     let year = calendar::growing_year(from, hemisphere);

@@ -1,6 +1,7 @@
 //! What is to be done on which day? Each patch's work as entries of a calendar.
 
-use super::course::{Course, Means};
+use super::course::Course;
+use super::growing::Means;
 use super::shelf::Batch;
 use crate::bed::BedId;
 use crate::catalogue::Catalogue;
@@ -17,6 +18,8 @@ use serde::Serialize;
 pub enum Work {
     /// Sow under cover.
     SowInside,
+    /// Put seedlings into bigger pots.
+    PotOn,
     /// Bought plants arrive.
     Arrive,
     /// Seedlings go out to harden.
@@ -38,6 +41,7 @@ impl Work {
     pub fn word(self) -> &'static str {
         match self {
             Work::SowInside => "sow-inside",
+            Work::PotOn => "pot-on",
             Work::Arrive => "arrive",
             Work::Harden => "harden",
             Work::SowOutside => "sow-outside",
@@ -98,6 +102,9 @@ pub fn tasks(garden: &Garden, catalogue: &Catalogue, course: &Course, batch: Opt
     let mut found = Vec::new();
     if course.means == Means::Shelf {
         found.extend(course.sow.map(|day| task(Work::SowInside, day, cells, false)));
+        // What is sown in its pot is not moved to one.
+        let potted = batch.filter(|batch| batch.sow != batch.pot_on).and_then(|batch| Some((batch.pot_on?, batch.pots)));
+        found.extend(potted.map(|(day, pots)| task(Work::PotOn, day, pots, false)));
     }
     found.extend(course.arrives.map(|day| task(Work::Arrive, day, plants, false)));
     if course.means == Means::Shelf {
@@ -114,6 +121,7 @@ pub fn tasks(garden: &Garden, catalogue: &Catalogue, course: &Course, batch: Opt
 fn said(work: Work, plural: &str, number: u32, bed: &str) -> String {
     match work {
         Work::SowInside => format!("Sow {number} cells of {plural} under cover, for {bed}"),
+        Work::PotOn => format!("Pot the {number} strongest {plural} on, for {bed}"),
         Work::Arrive => format!("{number} {plural} arrive, for {bed}"),
         Work::Harden => format!("Put {plural} out to harden, for {bed}"),
         Work::SowOutside => format!("Sow {plural} in {bed}"),

@@ -3,6 +3,7 @@
 
 use super::course::{Course, Trouble, course};
 use super::grower::Grower;
+use super::growing::Growing;
 use super::handoff::{HandOff, hand_offs};
 use super::risk::{AtRisk, risks};
 use super::shelf::{Batch, ShelfBand, band, batch};
@@ -15,7 +16,7 @@ use crate::catalogue::Catalogue;
 use crate::garden::Garden;
 use crate::patch::{Patch, PatchId, Rect};
 use crate::spacing::Planting;
-use crate::weather::{Correction, Weather};
+use crate::weather::{BedSoil, Correction, Thresholds, Weather, single_sine};
 use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::Serialize;
@@ -88,6 +89,39 @@ pub struct WeatherBand {
     pub chance: u8,
     /// The chance, per cent, that it freezes on or after the needle's day in spring, or on or before it in autumn.
     pub frost_percent: u8,
+    /// What is usual on the needle's day.
+    pub day: UsualDay,
+}
+
+/// What is usual on one day.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct UsualDay {
+    /// The low of the night \[°C\].
+    pub low: f64,
+    /// The high of the day \[°C\].
+    pub high: f64,
+    /// Soil at sowing depth in open ground \[°C\].
+    pub soil: f64,
+    /// Daylight \[hours\].
+    pub hours: f64,
+    /// Degree days above 10 °C since the growing year began, by the single sine \[°C d\].
+    pub degree_days: u16,
+}
+
+/// The base of the degree days that are told for the whole garden \[°C\]: 50 °F, as printed for warm crops and insects.
+const TOLD_ABOVE: Thresholds = Thresholds { base: 10.0, ceiling: f64::INFINITY };
+
+fn usual_day(weather: &Weather, day: Date, first: Date) -> UsualDay {
+    let gain = |day: Date| single_sine(weather.low(day), weather.high(day), TOLD_ABOVE);
+    let sum: f64 = first.series(1.day()).take_while(|one| *one <= day).map(gain).sum();
+    UsualDay {
+        low: tenth(weather.low(day)),
+        high: tenth(weather.high(day)),
+        soil: tenth(weather.soil(day)),
+        hours: tenth(weather.daylight(day)),
+        degree_days: sum.round().clamp(0.0, 65_535.0) as u16,
+    }
 }
 
 /// What there is to settle in a year.
@@ -224,7 +258,7 @@ fn parts(garden: &Garden, catalogue: &Catalogue, grower: &Grower, (first, last):
     };
     for patch in garden.patches.iter().filter(near) {
         let Some(planting) = Planting::of(garden, catalogue, patch) else { continue };
-        let Some(course) = course(garden, grower, (planting.crop, planting.way), patch) else { continue };
+        let Some(course) = course(garden, grower, Growing::of(patch, planting.crop, planting.way), patch) else { continue };
         let in_year = patch.from <= last || course.sow.is_some_and(|sow| sow <= last);
         if in_year {
             let plants = planting.reckon().0.plants;
@@ -264,6 +298,7 @@ fn weather(garden: &Garden, weather: &Weather, needle: Date, first: Date) -> Wea
         soil: weekly(&weather.normals.soil),
         chance: (garden.almanac.appetite.chance() * 100.0) as u8,
         frost_percent: (weather.kill_chance(side, needle, 0.0) * 100.0).round() as u8,
+        day: usual_day(weather, needle, first),
     }
 }
 
@@ -279,7 +314,7 @@ fn bed_band(
     span: (Date, Date),
     needle: Date,
 ) -> BedBand {
-    let (soil, corrections, read) = grower.weather.soil_in(garden, bed, needle);
+    let soil = BedSoil::of(garden, &grower.weather, bed);
     let mut lanes: Vec<Filling> = Vec::new();
     let mut bars: Vec<(Bar, Date, Date)> = courses
         .iter()
@@ -301,7 +336,13 @@ fn bed_band(
         lane_for(&mut lanes, rect, (from, until)).free.push(Free { rect, from, until });
     }
     lanes.sort_by_key(|(_, taken)| taken.iter().map(|(rect, _, _)| (rect.y, rect.x)).min());
-    BedBand { bed: bed.id, lanes: lanes.into_iter().map(|(lane, _)| lane).collect(), soil: tenth(soil), corrections, read }
+    BedBand {
+        bed: bed.id,
+        lanes: lanes.into_iter().map(|(lane, _)| lane).collect(),
+        soil: tenth(soil.on(&grower.weather, needle)),
+        read: soil.was_read(needle),
+        corrections: soil.corrections,
+    }
 }
 
 /// A lane as it fills up, and the ground and days that are taken on it.

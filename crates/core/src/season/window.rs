@@ -1,12 +1,11 @@
 //! When may a crop start here? Each day of a year judged by soil, frost, light, heat and the time to ripen.
 
-use super::course::Means;
-use super::figures::{Figures, figures};
+use super::figures::{Figures, picked_again};
 use super::grower::{Grower, Ripening};
+use super::growing::{Growing, Means};
 use crate::almanac::Appetite;
 use crate::calendar;
-use crate::crop::{Crop, Life, Way};
-use crate::weather::Side;
+use crate::weather::{BedSoil, Side};
 use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::Serialize;
@@ -51,8 +50,8 @@ pub struct Window {
     pub better: Option<Date>,
     /// The last day in the ground.
     pub until: Date,
-    /// Weeks before it that seed goes on the shelf, least and most.
-    pub indoors: Option<[u8; 2]>,
+    /// The first and the last day on which seed goes on the shelf for it, where it is raised there.
+    pub inside: Option<[Date; 2]>,
     /// When the first and the last of it are ripe, where that is reckoned.
     pub ripe: Option<[Date; 2]>,
     /// What keeps it from starting earlier.
@@ -74,37 +73,37 @@ const SETS_SHOW: i64 = 21;
 /// Days of picking that must be left before frost for a crop picked again and again.
 const WORTH_PICKING: u16 = 14;
 
-/// Judges one day for a crop that starts on it, in soil `adds` warmer than open ground.
-pub fn judge(grower: &Grower, appetite: Appetite, (crop, way, means): (&Crop, &Way, Means), day: Date, adds: f64) -> Verdict {
-    let known = figures(crop, way);
-    let soil = grower.weather.soil(day) + adds;
+/// Judges one day for a crop that starts on it in a bed's soil.
+pub fn judge(grower: &Grower, appetite: Appetite, growing: Growing, day: Date, bed: &BedSoil) -> Verdict {
+    let known = growing.figures();
+    let soil = bed.on(&grower.weather, day);
     if soil > known.soil.most {
         return Err(Gate::SoilWarm);
     }
     if soil < known.soil.may {
         return Err(Gate::SoilCold);
     }
-    if crop.life == Life::Perennial && way.days[0] >= 300 {
+    if growing.stays() {
         // Clumps go in whenever the soil allows; they ripen in later years.
         return Ok(None);
     }
     if known.winters {
-        return winters(grower, (crop, way, means), day, adds);
+        return winters(grower, growing, day, bed);
     }
     if grower.weather.daylight(day) < SHORTEST_DAY {
         return Err(Gate::NoLight);
     }
-    let stands_bare = grower.up(known, day, adds).filter(|_| means != Means::Set);
+    let stands_bare = grower.up(known, day, bed).filter(|_| growing.means != Means::Set);
     let bare = stands_bare.unwrap_or_else(|| day.saturating_add(SETS_SHOW.days()));
     if chance(grower, Side::Spring, bare, known.seedling_kills) > appetite.chance() {
         return Err(Gate::SpringFrost);
     }
-    let ripening = grower.ripening(crop, way, means, day, adds).ok_or(Gate::NoTime)?;
+    let ripening = grower.ripening(growing, day, bed).ok_or(Gate::NoTime)?;
     if crosses_winter(grower, day, ripening.ripe) {
         return Err(Gate::NoTime);
     }
-    let kills = known.root_kills.unwrap_or(f64::from(crop.kills_c));
-    let picked = if crop.pick_every.is_some() { known.picked.min(WORTH_PICKING) } else { 0 };
+    let kills = known.root_kills.unwrap_or(f64::from(growing.crop.kills_c));
+    let picked = if picked_again(growing.crop, growing.way) { known.picked.min(WORTH_PICKING) } else { 0 };
     if chance(grower, Side::Autumn, ripening.ripe.saturating_add(i64::from(picked).days()), kills) > appetite.chance() {
         return Err(Gate::AutumnFrost);
     }
@@ -116,12 +115,12 @@ fn chance(grower: &Grower, side: Side, day: Date, kills: f64) -> f64 {
     if grower.weather.side(day) == side { grower.weather.kill_chance(side, day, kills) } else { 0.0 }
 }
 
-fn winters(grower: &Grower, (crop, way, means): (&Crop, &Way, Means), day: Date, adds: f64) -> Verdict {
+fn winters(grower: &Grower, growing: Growing, day: Date, bed: &BedSoil) -> Verdict {
     let falling = grower.weather.side(day) == Side::Autumn;
     if !falling || grower.weather.mean(day) < AUTUMN_ENDS {
         return Err(if falling { Gate::SoilCold } else { Gate::NotAutumn });
     }
-    Ok(grower.ripening(crop, way, means, day, adds))
+    Ok(grower.ripening(growing, day, bed))
 }
 
 /// The usual mean of the coldest day below which a place has a winter that stops growth \[°C\] (own choice).
@@ -147,41 +146,58 @@ pub(super) fn bolts(grower: &Grower, known: &Figures, ripe: Date) -> bool {
     too_hot(ripe) || too_hot(ripe.saturating_sub(TENDER_DAYS.days()))
 }
 
+/// Why a crop has no day in a growing year: what shuts the day on which it comes nearest to starting. Nothing where it
+/// has one.
+///
+/// Nearest is the day on which the most is in order, asked in the order of [`judge`]: warm soil first, ripening last.
+pub fn shut_by(grower: &Grower, appetite: Appetite, growing: Growing, year: i16, bed: &BedSoil) -> Option<Gate> {
+    let (first, last) = calendar::year_span(year, grower.weather.hemisphere());
+    let days = first.series(1.day()).take_while(|day| *day <= last);
+    let gates: Option<Vec<Gate>> = days.map(|day| judge(grower, appetite, growing, day, bed).err()).collect();
+    let asked = |gate: &Gate| ASKED.iter().position(|one| one == gate);
+    gates?.into_iter().max_by_key(asked)
+}
+
+/// The gates in the order in which a day is asked for them.
+const ASKED: [Gate; 9] = [
+    Gate::YearEnds,
+    Gate::NotAutumn,
+    Gate::SoilCold,
+    Gate::SoilWarm,
+    Gate::NoLight,
+    Gate::SpringFrost,
+    Gate::NoTime,
+    Gate::AutumnFrost,
+    Gate::Bolts,
+];
+
 /// The windows of a crop in a growing year, in their order. A year that has none has an empty list.
 ///
-/// `means` is how it starts; days are those on which it goes into the ground, in a bed whose soil is
-/// `adds` warmer than open ground.
-pub fn windows(
-    grower: &Grower,
-    appetite: Appetite,
-    (crop, way, means): (&Crop, &Way, Means),
-    year: i16,
-    adds: f64,
-) -> Vec<Window> {
-    let known = figures(crop, way);
+/// Days are those on which it goes into the bed's ground.
+pub fn windows(grower: &Grower, appetite: Appetite, growing: Growing, year: i16, bed: &BedSoil) -> Vec<Window> {
+    let (known, means) = (growing.figures(), growing.means);
     let (first, last) = calendar::year_span(year, grower.weather.hemisphere());
     let mut found: Vec<Window> = Vec::new();
     let (mut open, mut before): (Option<(Window, Date)>, Gate) = (None, Gate::YearEnds);
     for day in first.series(1.day()).take_while(|day| *day <= last) {
-        match judge(grower, appetite, (crop, way, means), day, adds) {
+        match judge(grower, appetite, growing, day, bed) {
             Ok(ripening) => {
                 let ripe = ripening.map(|found| found.ripe);
                 let (window, until) = open.get_or_insert_with(|| {
-                    let indoors = if matches!(means, Means::Shelf) { known.indoors } else { None };
                     let ripe = ripe.map(|day| [day, day]);
                     let window = Window {
                         means,
                         from: day,
                         better: None,
                         until: day,
-                        indoors,
+                        inside: None,
                         ripe,
                         opens: before,
                         closes: Gate::YearEnds,
                     };
                     (window, day)
                 });
-                if window.better.is_none() && grower.weather.soil(day) + adds >= known.soil.better {
+                if window.better.is_none() && bed.on(&grower.weather, day) >= known.soil.better {
                     window.better = Some(day);
                 }
                 if let (Some([_, last]), Some(ripe)) = (&mut window.ripe, ripe) {
@@ -196,5 +212,11 @@ pub fn windows(
         }
     }
     found.extend(open.map(|(window, until)| Window { until, ..window }));
+    if let (Means::Shelf, Some([least, most])) = (growing.means, known.indoors) {
+        let weeks_before = |day: Date, weeks: u8| day.saturating_sub((7 * i64::from(weeks)).days());
+        for window in &mut found {
+            window.inside = Some([weeks_before(window.from, most), weeks_before(window.until, least)]);
+        }
+    }
     found
 }

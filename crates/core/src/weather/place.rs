@@ -3,9 +3,8 @@
 use super::frost::{Frosts, Side, in_growing_year, passes, step};
 use super::normals::{DAYS, daily_normals, day_index};
 use super::shapes::{ClimateShape, nearest_shape, shapes};
-use super::soil::{self, Correction};
+use super::soil;
 use crate::almanac::{Almanac, Monthly, Station, WarmthFrom};
-use crate::bed::Bed;
 use crate::calendar::{self, FrostEdge};
 use crate::garden::Garden;
 use crate::site::{Hemisphere, Site};
@@ -177,6 +176,16 @@ impl Weather {
         self.normals.soil[day_index(day)]
     }
 
+    /// The usual low of a day \[°C\].
+    pub fn low(&self, day: Date) -> f64 {
+        self.normals.low[day_index(day)]
+    }
+
+    /// The usual high of a day \[°C\].
+    pub fn high(&self, day: Date) -> f64 {
+        self.normals.high[day_index(day)]
+    }
+
     /// The usual mean of a day \[°C\].
     pub fn mean(&self, day: Date) -> f64 {
         self.normals.mean[day_index(day)]
@@ -190,17 +199,6 @@ impl Weather {
     /// The day of the year with the lowest usual mean, from 0 for 1 January.
     pub fn coldest(&self) -> usize {
         self.coldest
-    }
-
-    /// Soil of a bed on a day \[°C\], its assumptions, and whether a thermometer was read there lately.
-    pub fn soil_in(&self, garden: &Garden, bed: &Bed, day: Date) -> (f64, Vec<Correction>, bool) {
-        let corrections = soil::corrections(bed, garden.almanac.warmth(bed.id), garden.turns.shady.contains(&bed.id));
-        let added: f64 = corrections.iter().map(|one| one.adds()).sum();
-        let guess = self.soil(day) + added;
-        let latest = garden.almanac.readings.iter().rev().find(|one| one.bed == bed.id && one.on <= day);
-        let fades = latest.map_or(0.0, |one| soil::reading_fades(f64::from((day - one.on).get_days())));
-        let missed = latest.map_or(0.0, |one| one.soil.celsius() - (self.soil(one.on) + added));
-        (guess + fades * missed, corrections, fades > 0.0)
     }
 }
 
@@ -220,6 +218,10 @@ fn shifted(shape: &ClimateShape, site: &Site) -> ([f64; 12], [f64; 12]) {
     (std::array::from_fn(|month| high[month].max(low[month] + by + 2.0)), low.map(|t| t + by))
 }
 
+/// Years without frost on both sides from which a station's file is believed that it never freezes there (own choice);
+/// with fewer, the two dates the household knows hold.
+const ENOUGH_YEARS: usize = 5;
+
 fn frosts(site: &Site, station: Option<&Station>) -> Option<Frosts> {
     let hemisphere = site.latitude.hemisphere();
     let first = calendar::year_span(2027, hemisphere).0;
@@ -227,8 +229,10 @@ fn frosts(site: &Site, station: Option<&Station>) -> Option<Frosts> {
         let days = |pick: fn(&crate::almanac::StationYear) -> Option<Date>| -> Vec<f64> {
             station.years.iter().filter_map(pick).map(|day| in_growing_year(day, first) as f64).collect()
         };
-        // A station of one year, or of a place without frost, says nothing of chances.
-        return Frosts::of_years(&days(|year| year.last_frost), &days(|year| year.first_frost), station.years.len());
+        let found = Frosts::of_years(&days(|year| year.last_frost), &days(|year| year.first_frost), station.years.len());
+        if found.is_some() || station.years.len() >= ENOUGH_YEARS {
+            return found;
+        }
     }
     let frost = site.frost?;
     let at = |day| in_growing_year(calendar::in_year(day, 2027, hemisphere), first) as f64;

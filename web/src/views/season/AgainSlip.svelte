@@ -123,6 +123,7 @@
           ><span>{one.sow ? `shelf ${dayMonth(one.sow)}, ` : ''}{one.sow ? 'out' : 'sow'} {dayMonth(one.from)}</span
           ><span class="font-serif text-chestnut">{one.ripe ? `ripe ${dayMonth(one.ripe)}` : 'never ripe'}</span></span
         >
+        {#if one.serves > 1}<span class="quiet block">for {one.serves} harvests</span>{/if}
         {#if one.gate}<span class="trouble">Left out: {GATES[one.gate]}.</span>
         {:else if one.places.length === 0}<span class="trouble">No free ground for it.</span>
         {:else}<span class="quiet"
@@ -137,12 +138,26 @@
       {count(found.too_early, 'harvest', 'harvests')} asked for {found.too_early === 1 ? 'comes' : 'come'} before anything
       sown after the winter is ripe.
     </p>{/if}
+  {#if found.too_late > 0}<p class="quiet mt-1">
+      {count(found.too_late, 'harvest', 'harvests')} asked for {found.too_late === 1 ? 'comes' : 'come'} when nothing ripens
+      any more and what is ripe no longer stands.
+    </p>{/if}
+  {#if found.beyond > 0}<p class="quiet mt-1">
+      {count(found.beyond, 'later harvest', 'later harvests')}
+      {found.beyond === 1 ? 'is' : 'are'} left to another series; one holds thirty sowings.
+    </p>{/if}
   {#if found.gaps && found.equal_gaps && found.sowings.length > 2}
     <p class="quiet mt-1">
-      Harvests {found.gaps[0] === found.gaps[1] ? found.gaps[0] : `${found.gaps[0]} to ${found.gaps[1]}`} days apart; sown
-      at equal days they would come {found.equal_gaps[0]} to {found.equal_gaps[1]} days apart.
-      {found.picked > 1 ? `Each is picked for about ${found.picked} days.` : ''}
+      They ripen {found.gaps[0] === found.gaps[1] ? found.gaps[0] : `${found.gaps[0]} to ${found.gaps[1]}`} days apart; sown
+      at equal days it would be {found.equal_gaps[0]} to {found.equal_gaps[1]}.
       {found.rule ? `The rule of thumb sows every ${found.rule} days.` : ''}
+    </p>
+  {/if}
+  {#if found.picked > 1}
+    <p class="quiet mt-1">
+      {found.again_picked
+        ? `One sowing is picked or cut again and again for about ${found.picked} days, and counted for all harvests in them.`
+        : `Each stands well for about ${found.picked} days once ripe.`}
     </p>
   {/if}
   {#if places.length && garden.mayChange}

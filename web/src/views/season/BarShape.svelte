@@ -131,6 +131,7 @@
     data-crop={patch.crop}
     data-chosen={chosen}
     data-held={held !== null}
+    data-refused={held !== null && season.hand?.refused === true && season.hand.patch === bar.patch}
     data-standing={standing}
     data-planned={from > garden.view.today}
     aria-label={said}
@@ -204,6 +205,10 @@
   }
   [data-held='true'] .ground {
     fill: var(--color-buff);
+  }
+  [data-refused='true'] .edge {
+    stroke: var(--color-rosehip);
+    stroke-width: 2.4;
   }
   .label {
     font-size: 12.5px;

@@ -1,5 +1,6 @@
 <script lang="ts">
   // One planting through its time: how its days come about, when it may start, how it comes to the ground.
+  import type { Gate } from '../../generated/Gate';
   import type { Means } from '../../generated/Means';
   import type { SeasonView } from '../../generated/SeasonView';
   import type { Timing } from '../../generated/Timing';
@@ -11,7 +12,7 @@
   import { dayMonth, fullDate, plusDays } from '../../words/dates';
   import { count } from '../../words/lengths';
   import { upper } from '../../words/reasons';
-  import { correction, degrees, GATES, MEANS, ripeningWords, troubleWords } from '../../words/season';
+  import { COOLING, correction, degrees, GATES, MEANS, ripeningWords, troubleWords } from '../../words/season';
 
   let { season, view, patch: id }: { season: SeasonState; view: SeasonView; patch: number } = $props();
   const { garden } = useOpenGarden();
@@ -22,12 +23,17 @@
   const way = $derived(crop?.ways.find((one) => one.key === patch?.way));
   const bed = $derived(view.beds.find((one) => one.bed === patch?.bed));
   const hands = $derived(season.handOffs(id));
-  let known: { windows: Window[]; figures: Figures } | null = $state.raw(null);
+  let known: { windows: Window[]; shut_by: Gate | null; figures: Figures } | null = $state.raw(null);
 
   $effect(() => {
     if (!patch || !course) return;
-    const { crop, way, bed } = patch;
-    garden.asks({ ask: 'windows', crop, way, means: course.means, bed, year: view.year }, (found) => (known = found));
+    garden.asks({ ask: 'windows', patch: id, year: view.year }, (found) => (known = found));
+  });
+
+  /** Whether warm soil shuts some of its year. */
+  const warm = $derived.by(() => {
+    const shut = (known?.windows ?? []).some((one) => one.opens === 'soil-warm' || one.closes === 'soil-warm');
+    return shut || (course?.troubles ?? []).some((one) => one.is === 'bad-start' && one.gate === 'soil-warm');
   });
 
   const troubleKey = (trouble: Trouble) =>
@@ -190,6 +196,16 @@
         >
       {/if}
       <label class="field"
+        >Days on its packet<input
+          type="number"
+          min="10"
+          max="400"
+          name="packet-days"
+          value={patch.timing.packet ?? course.ripening?.packet ?? ''}
+          onchange={(event) => time({ packet: event.currentTarget.valueAsNumber || null })}
+        /></label
+      >
+      <label class="field"
         >It is late: free on<input
           type="date"
           name="free-on"
@@ -228,19 +244,20 @@
             ? `, better from ${dayMonth(window.better)}`
             : ''}
           <span class="quiet"
-            >before, {GATES[window.opens]}; later, {GATES[window.closes]}{window.indoors
-              ? `; on the shelf ${window.indoors[0]} to ${window.indoors[1]} weeks before`
+            >before, {GATES[window.opens]}; later, {GATES[window.closes]}{window.inside
+              ? `; on the shelf ${dayMonth(window.inside[0])} to ${dayMonth(window.inside[1])}`
               : ''}</span
           >
         </li>
-      {:else}<li class="quiet">Not in this year, in this bed.</li>{/each}
+      {:else}<li class="quiet">
+          Not in this year, in this bed{known.shut_by ? `: at best ${GATES[known.shut_by]}` : ''}.
+        </li>{/each}
     </ul>
     <p class="quiet mt-1">
       It may go in at a soil of {degrees(known.figures.soil.may, garden.units)}, better at {degrees(
         known.figures.soil.better,
         garden.units,
-      )}, not above {degrees(known.figures.soil.most, garden.units)}; straw, shade or an evening watering cools it by a
-      few degrees.
+      )}, not above {degrees(known.figures.soil.most, garden.units)}{warm ? `; ${COOLING}` : ''}.
       {#if bed}On {dayMonth(garden.needle)} this bed has about {degrees(bed.soil, garden.units)}{bed.read
           ? ', by your thermometer'
           : bed.corrections.length

@@ -1,6 +1,7 @@
 <script lang="ts">
   // The climate of the place: frosts, a generic year, twelve pairs or a station's file; soil readings and covers.
   import { api, Refused } from '../../api';
+  import FrostFields from '../../frame/FrostFields.svelte';
   import type { Appetite } from '../../generated/Appetite';
   import type { ClimateShape } from '../../generated/ClimateShape';
   import type { Cover } from '../../generated/Cover';
@@ -70,15 +71,25 @@
       read = null;
   }
 
-  let bedRead = $state({ bed: 0, soil: '' });
+  let fields: ReturnType<typeof FrostFields> | undefined = $state();
+  let dates = $state(false);
+  const fromStation = $derived(almanac.from === 'station' && (almanac.station?.years.length ?? 0) > 1);
+  async function freezes(event: SubmitEvent) {
+    event.preventDefault();
+    await season.change({ season: 'set-frost', frost: fields?.typed() ?? null });
+  }
+
+  let bedRead = $state({ bed: untrack(() => garden.view.garden.beds[0]?.id ?? 0), on: '', soil: '' });
   async function note(event: SubmitEvent) {
     event.preventDefault();
     const soil = tenths(bedRead.soil, garden.units);
     trouble = Number.isNaN(soil) ? `“${bedRead.soil}” is not a temperature; write it in ${unit}` : '';
-    const bed = bedRead.bed || (garden.view.garden.beds[0]?.id ?? 0);
-    if (trouble === '' && (await season.change({ season: 'read', bed, on: garden.view.today, soil })))
-      bedRead.soil = '';
+    const { bed } = bedRead;
+    const on = bedRead.on || garden.view.today;
+    if (trouble === '' && (await season.change({ season: 'read', bed, on, soil }))) bedRead.soil = '';
   }
+  const READINGS = 4;
+  const readings = $derived(almanac.readings.slice(-READINGS).reverse());
   const warmth = $derived(
     (bed: number) => almanac.beds.find((one) => one.bed === bed) ?? { mulch: 'none', cover: 'none' },
   );
@@ -109,9 +120,20 @@
       >
     </tbody>
   </table>
-{:else}<p class="quiet">
-    It does not freeze here, as far as is known. The two dates are typed with the garden, in the Yard.
-  </p>{/if}
+{:else}<p class="quiet">It does not freeze here, as far as is known.</p>{/if}
+{#if garden.mayChange}
+  <button class="act mt-1" aria-expanded={dates} onclick={() => (dates = !dates)}
+    >{fromStation ? 'the two dates, for when the station is not used' : 'type the two dates'}</button
+  >
+  {#if dates}
+    {#key JSON.stringify(garden.view.garden.site.frost)}
+      <form class="mt-1 grid gap-2" onsubmit={freezes} aria-label="When it freezes">
+        <FrostFields bind:this={fields} frost={garden.view.garden.site.frost} />
+        <div><button class="act">take these dates</button></div>
+      </form>
+    {/key}
+  {/if}
+{/if}
 <label class="field mt-2"
   >How much chance of a killing frost you take<select
     name="appetite"
@@ -215,7 +237,7 @@
             ? '°F'
             : '°C'}, from the columns {read.columns.join(', ')}.
           {read.station.years.length < 2
-            ? 'Too few years to tell the chances of frost.'
+            ? 'Too few whole years to tell the chances of frost; your two dates hold for them.'
             : `Frosts of ${count(read.station.years.length, 'year', 'years')}.`}
         </p>
         {#if read.gaps.length}<p class="quiet">
@@ -279,16 +301,47 @@
 </ul>
 {#if garden.mayChange}
   <form
-    class="mt-1 mb-3 grid grid-cols-[1fr_5rem_auto] items-end gap-3"
+    class="mt-2 grid grid-cols-2 items-end gap-x-4 gap-y-2"
     onsubmit={note}
-    aria-label="A soil reading of today"
+    aria-label="A soil thermometer's reading"
   >
     <label class="field"
-      >Soil read today in<select bind:value={bedRead.bed} name="read-bed"
+      >Soil read in<select bind:value={bedRead.bed} name="read-bed"
         >{#each garden.view.garden.beds as bed (bed.id)}<option value={bed.id}>{bed.name}</option>{/each}</select
       ></label
     >
-    <label class="field">{unit}<input bind:value={bedRead.soil} inputmode="decimal" required name="read-soil" /></label>
-    <button class="act">note it</button>
+    <label class="field"
+      >On<input
+        type="date"
+        name="read-on"
+        max={garden.view.today}
+        value={bedRead.on || garden.view.today}
+        onchange={(event) => (bedRead.on = event.currentTarget.value)}
+      /></label
+    >
+    <label class="field"
+      >At sowing depth, {unit}<input bind:value={bedRead.soil} inputmode="decimal" required name="read-soil" /></label
+    >
+    <div><button class="act">note it</button></div>
   </form>
+  <p class="quiet mt-1 mb-2">
+    For the two weeks after it, less each day, a reading overrules the guess: in what may start there, and how soon it
+    is up.
+  </p>
+  {#if readings.length}
+    <ul class="rows mb-3" data-readings>
+      {#each readings as one (`${one.bed} ${one.on}`)}
+        <li class="flex justify-between gap-2">
+          <span
+            >{garden.bed(one.bed)?.name}, {fullDate(one.on)}
+            <span class="quiet">{degrees(one.soil / 10, garden.units)}</span></span
+          ><button
+            class="act"
+            aria-label={`strike out the reading of ${fullDate(one.on)} in ${garden.bed(one.bed)?.name ?? ''}`}
+            onclick={() => season.change({ season: 'read', bed: one.bed, on: one.on, soil: null })}>strike out</button
+          >
+        </li>
+      {/each}
+    </ul>
+  {/if}
 {/if}

@@ -11,14 +11,20 @@
   import ShelfBand from './ShelfBand.svelte';
   import WeatherBand from './WeatherBand.svelte';
 
-  let { season, view }: { season: SeasonState; view: SeasonView } = $props();
+  interface Props {
+    season: SeasonState;
+    view: SeasonView;
+    /** The view's width with its scroll bar. The ribbon below has none, so days lie on all of it; the margin is wider. */
+    whole: number;
+  }
+  let { season, view, whole }: Props = $props();
   const { garden } = useOpenGarden();
 
   const LANE = 17;
   const WEATHER = 64;
   const SHELF = 58;
   let width = $state(800);
-  const scale = $derived(new Scale(garden.season.first_day, garden.season.last_day, width));
+  const scale = $derived(new Scale(garden.season.first_day, garden.season.last_day, Math.max(width, whole)));
 
   const bands = $derived.by(() => {
     let top = WEATHER + SHELF + 26;
@@ -70,7 +76,7 @@
         {/each}
         {#each band.lanes as lane, n (n)}
           {@const y = band.top + n * LANE}
-          <line class="lane" x1={LEFT} x2={width - RIGHT} y1={y + LANE - 1.5} y2={y + LANE - 1.5} />
+          <line class="lane" x1={LEFT} x2={scale.width - RIGHT} y1={y + LANE - 1.5} y2={y + LANE - 1.5} />
           {#each lane.free as free (`${free.from} ${free.rect.x} ${free.rect.y}`)}
             {@const [a, b] = [scale.x(free.from), scale.end(free.until)]}
             {@const chosen =

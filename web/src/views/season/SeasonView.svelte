@@ -13,6 +13,7 @@
   import HandOffSlip from './HandOffSlip.svelte';
   import SeasonBands from './SeasonBands.svelte';
   import ShelfSlip from './ShelfSlip.svelte';
+  import StartsSlip from './StartsSlip.svelte';
   import YearSlip from './YearSlip.svelte';
 
   const { garden, desk } = useOpenGarden();
@@ -23,6 +24,7 @@
   const about = $derived(season.about);
   const view = $derived(season.view);
   let at = $state(-1);
+  let whole = $state(800);
 
   function nextMark() {
     const marks = view?.to_settle ?? [];
@@ -39,6 +41,7 @@
       h: () => season.choose({ is: 'shelf' }),
       a: () => season.choose({ is: 'again' }),
       i: () => season.choose({ is: 'calendar' }),
+      s: () => season.choose({ is: 'starts' }),
     };
     if (words[event.key]) words[event.key]?.();
     else if (event.key === 'Escape' && (about.is !== 'year' || season.hand) && !garden.problem) season.back();
@@ -49,7 +52,7 @@
 
 <svelte:window onkeydowncapture={key} />
 
-<main class="plan">
+<main class="plan" bind:offsetWidth={whole}>
   <div class="flex flex-wrap items-baseline gap-x-3 px-4 pt-3">
     <h1>Season {view ? yearName(view.year, garden.southern) : ''}</h1>
     <p class="quiet">each bed through the year: a bar is a planting, dotted ground is free</p>
@@ -60,7 +63,7 @@
         >measure a bed in the Yard (1)</button
       >
     </p>
-  {:else if view}<SeasonBands {season} {view} />
+  {:else if view}<SeasonBands {season} {view} {whole} />
   {:else}<p class="mt-6 px-4" role="status">Reckoning the year …</p>{/if}
 </main>
 <aside class="slip" aria-label="About the season">
@@ -70,6 +73,7 @@
     {:else if about.is === 'shelf'}<ShelfSlip {season} {view} />
     {:else if about.is === 'again'}<AgainSlip {view} crop={about.crop} />
     {:else if about.is === 'calendar'}<CalendarSlip {view} />
+    {:else if about.is === 'starts'}<StartsSlip {view} />
     {:else if about.is === 'patch' && season.course(about.patch)}{#key about.patch}<BarSlip
           {season}
           {view}
@@ -86,6 +90,7 @@
     <div class="foot">
       {#if about.is !== 'year'}<button class="act" onclick={() => season.choose({ is: 'year' })}>the year</button>{/if}
       <button class="act" onclick={() => season.choose({ is: 'climate' })}>climate</button>
+      <button class="act" onclick={() => season.choose({ is: 'starts' })}>what may start</button>
       <button class="act" onclick={() => season.choose({ is: 'shelf' })}>shelf</button>
       <button class="act" onclick={() => season.choose({ is: 'again' })}>sow again</button>
       <button class="act" onclick={() => season.choose({ is: 'calendar' })}>calendar</button>

@@ -47,6 +47,14 @@
     const at = view.shelf.overflows.indexOf(over);
     return view.to_settle.find((one) => one.what.about === 'shelf' && one.what.overflow === at);
   });
+  /** '20 cells sown 8 Mar, 16 potted on 5 Apr, out to harden 2 May'. */
+  function comes(one: Batch): string {
+    if (!one.sow) return `${count(one.cells, 'plant arrives', 'plants arrive')} ${dayMonth(one.harden)}`;
+    const atOnce = one.pot_on === one.sow;
+    const sown = atOnce ? count(one.cells, 'pot', 'pots') : count(one.cells, 'cell', 'cells');
+    const potted = one.pot_on && !atOnce ? `, ${one.pots} potted on ${dayMonth(one.pot_on)}` : '';
+    return `${sown} sown ${dayMonth(one.sow)}${potted}, out to harden ${dayMonth(one.harden)}`;
+  }
   const NUMBERS: [keyof Shelf, string, number, number][] = [
     ['cells', 'Cells under light', 0, 5000],
     ['tray', 'Cells in a tray', 1, 500],
@@ -59,7 +67,8 @@
 
 <h2>Seedling shelf</h2>
 <p class="quiet border-b-2 border-hair pb-2">
-  room for {count(shelf.cells, 'cell', 'cells')} under light, in trays of {shelf.tray}
+  room for {count(shelf.cells, 'cell', 'cells')} under light, in trays of {shelf.tray}; a bigger pot takes that of {view
+    .shelf.pot_takes}
 </p>
 {#each view.shelf.overflows as over (`${over.place} ${over.from}`)}
   <div class="mt-2 flex gap-3" data-overflow={over.place}>
@@ -67,7 +76,9 @@
     <div class="min-w-0 flex-1">
       <strong class="text-rosehip">Too many {PLACES[over.place]}</strong>
       <p>
-        {over.wanted} cells, room for {over.there_are}, {dayMonth(over.from)} to {dayMonth(over.until)}.
+        The room of {over.wanted} cells is wanted, there is that of {over.there_are}, {dayMonth(over.from)} to {dayMonth(
+          over.until,
+        )}.
       </p>
       {#if garden.mayChange}
         <ul>
@@ -95,13 +106,7 @@
   {#each batches as one (one.patch)}
     <li>
       <button class="act" onclick={() => season.choose({ is: 'patch', patch: one.patch })}>{name(one.patch)}</button>
-      <span class="quiet"
-        >{one.sow
-          ? `${count(one.cells, 'cell', 'cells')} sown ${dayMonth(one.sow)}, out to harden ${dayMonth(one.harden)}`
-          : `${count(one.cells, 'plant arrives', 'plants arrive')} ${dayMonth(one.harden)}`}, planted {dayMonth(
-          one.plant,
-        )}</span
-      >
+      <span class="quiet">{comes(one)}, planted {dayMonth(one.plant)}</span>
     </li>
   {:else}<li class="quiet">Nothing is raised on the shelf this year.</li>{/each}
 </ul>

@@ -7,7 +7,7 @@
   import type { SeasonState } from '../../state/season.svelte';
   import { dayMonth, plusDays } from '../../words/dates';
   import { upper } from '../../words/reasons';
-  import { degrees, degreesMore, FROM, PLACES, troubleWords } from '../../words/season';
+  import { degreeDays, degrees, degreesMore, FROM, PLACES, troubleWords } from '../../words/season';
 
   let { season, view }: { season: SeasonState; view: SeasonView } = $props();
   const { garden } = useOpenGarden();
@@ -33,7 +33,7 @@
     const over = view.shelf.overflows[what.overflow];
     return [
       'Too many seedlings',
-      over ? `${PLACES[over.place]}: ${over.wanted} cells, room for ${over.there_are}` : '',
+      over ? `${PLACES[over.place]}: room of ${over.wanted} cells wanted, of ${over.there_are} there` : '',
     ];
   }
 
@@ -68,6 +68,15 @@
   <button class="act" onclick={() => (all = !all)}>{all ? 'fewer' : `all ${view.to_settle.length}`}</button>
 {/if}
 <h3>{dayMonth(garden.needle)}: cold and heat</h3>
+<p data-usual-day>
+  Usually {degrees(view.weather.day.low, garden.units)} to {degrees(view.weather.day.high, garden.units)}, open soil {degrees(
+    view.weather.day.soil,
+    garden.units,
+  )}, {Math.round(view.weather.day.hours * 10) / 10} h of daylight; {degreeDays(
+    view.weather.day.degree_days,
+    garden.units,
+  )} since {dayMonth(garden.season.first_day)}.
+</p>
 {#if garden.season.last_frost}
   <p class="quiet">
     A frost {spring ? 'on or after this day' : 'by this day'}: {view.weather.frost_percent} years in 100. A fleece is taken

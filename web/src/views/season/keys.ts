@@ -7,5 +7,6 @@ export const SEASON_KEYS: [string, string][] = [
   ['c', 'the climate of the place'],
   ['h', 'the seedling shelf'],
   ['a', 'sow again and again'],
+  ['s', 'what may start, and when'],
   ['i', 'the calendar to subscribe to'],
 ];

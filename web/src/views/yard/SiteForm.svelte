@@ -1,8 +1,8 @@
 <script lang="ts">
   import { untrack } from 'svelte';
-  import type { MonthDay } from '../../generated/MonthDay';
+  import FrostFields from '../../frame/FrostFields.svelte';
+  import type { Frost } from '../../generated/Frost';
   import type { Site } from '../../generated/Site';
-  import { MONTHS } from '../../words/dates';
 
   interface Props {
     site: Site | null;
@@ -18,10 +18,9 @@
   let half = $state((start?.latitude ?? 0) < 0 ? 'south' : 'north');
   let units = $state(start?.units ?? 'imperial');
   let north = $state(start?.north ?? 0);
-  let freezes = $state(start ? start.frost !== null : true);
-  let last: MonthDay = $state({ ...(start?.frost?.last ?? { month: 4, day: 25 }) });
-  let first: MonthDay = $state({ ...(start?.frost?.first ?? { month: 10, day: 20 }) });
-  let spread = $state(start?.frost?.spread_days ?? 14);
+  /** What a new garden's fields begin with. */
+  const START: Frost = { last: { month: 4, day: 25 }, first: { month: 10, day: 20 }, spread_days: 14 };
+  let frost: ReturnType<typeof FrostFields> | undefined = $state();
 
   function saved(event: SubmitEvent) {
     event.preventDefault();
@@ -32,24 +31,10 @@
       latitude: half === 'south' ? -degrees : degrees,
       units,
       north,
-      frost: freezes ? { last: { ...last }, first: { ...first }, spread_days: spread } : null,
+      frost: frost?.typed() ?? null,
     });
   }
 </script>
-
-{#snippet monthDay(label: string, day: MonthDay)}
-  <fieldset class="flex items-end gap-2">
-    <legend class="quiet">{label}</legend>
-    <label class="field w-16"
-      ><span class="sr-only">day</span><input type="number" min="1" max="31" required bind:value={day.day} /></label
-    >
-    <label class="field w-20"
-      ><span class="sr-only">month</span><select bind:value={day.month}
-        >{#each MONTHS as month, index (month)}<option value={index + 1}>{month}</option>{/each}</select
-      ></label
-    >
-  </fieldset>
-{/snippet}
 
 <form class="grid gap-3 pt-2" onsubmit={saved}>
   <label class="field">Name of the garden<input bind:value={name} required maxlength="60" name="garden-name" /></label>
@@ -74,23 +59,6 @@
       >North, degrees from straight up<input type="number" min="0" max="359" required bind:value={north} /></label
     >
   </div>
-  <label class="flex items-center gap-2"
-    ><input type="checkbox" bind:checked={freezes} />It freezes here in some years</label
-  >
-  {#if freezes}
-    <div class="grid grid-cols-2 gap-4">
-      {@render monthDay('Last spring frost, even chance', last)}
-      {@render monthDay('First autumn frost, even chance', first)}
-    </div>
-    <label class="field"
-      >Days from the even chance to one year in ten<input
-        type="number"
-        min="0"
-        max="60"
-        required
-        bind:value={spread}
-      /></label
-    >
-  {/if}
+  <FrostFields bind:this={frost} frost={start ? start.frost : START} />
   <div><button class="act">{word}</button></div>
 </form>

@@ -1,0 +1,231 @@
+//! When crops ripen here, and when they may start.
+
+use crate::ground::{FOUR, HIGHS, LOWS, change, course_of, crop, garden, mild, put, replan, season};
+use jiff::ToSpan;
+use jiff::civil::{Date, date};
+use sparrow_core::almanac::{Appetite, Monthly, TenthsC};
+use sparrow_core::bed::BedId;
+use sparrow_core::catalogue::Catalogue;
+use sparrow_core::garden::Garden;
+use sparrow_core::growth::size;
+use sparrow_core::patch::{Rect, Timing};
+use sparrow_core::season::starts::starts;
+use sparrow_core::season::{
+    Gate, Grower, Growing, Means, PatchChange, SeasonChange, figures, judge, usual_means, usual_span, windows,
+};
+use sparrow_core::site::{Frost, Latitude, MonthDay};
+use sparrow_core::spacing::Planting;
+use sparrow_core::weather::{BedSoil, Thresholds, single_sine};
+
+#[test]
+fn the_packets_days_become_this_gardens_with_both_effects_apart() {
+    let garden = garden();
+    let grower = Grower::of(&garden);
+    let (beet, root) = crop("beet", "root");
+    let sown = |day| grower.ripening(Growing::by(beet, root, Means::Direct), day, &BedSoil::default()).expect("it ripens");
+    let (spring, summer, late) = (sown(date(2027, 4, 10)), sown(date(2027, 6, 10)), sown(date(2027, 8, 15)));
+    assert!(spring.packet == 57 && spring.days > 57, "the cold of April holds it back: {spring:?}");
+    assert!(
+        summer.days < 57 && summer.days == summer.days_by_warmth,
+        "in June warmth hurries it and no day is short: {summer:?}"
+    );
+    // Late in summer warmth hurries its start, and short days slow its end; both are told.
+    assert!(late.days > late.days_by_warmth + 5, "{late:?}");
+    assert!((late.up - date(2027, 8, 15)).get_days() < (spring.up - date(2027, 4, 10)).get_days(), "warm soil hurries sprouting");
+    // The heat it asks for is the packet's: 57 days less those to come up, at a usual day of its group.
+    let known = figures(beet, root);
+    let day = single_sine(known.usual - 5.0, known.usual + 5.0, Thresholds { base: known.base, ceiling: known.ceiling });
+    let up = known.sprout.as_ref().map_or(0.0, |sprout| sprout.sum / (known.usual - sprout.base));
+    assert!((f64::from(spring.heat) - (57.5 - up) * day).abs() < 1.0, "{} of {day} a day", spring.heat);
+}
+
+#[test]
+fn a_packets_own_days_overrule_the_catalogues_for_one_planting() {
+    let mut garden = garden();
+    let plant = |garden: &mut Garden, x| {
+        let rect = Rect { x, ..FOUR };
+        let id = put(garden, "tomato", "staked", rect, date(2027, 5, 25), date(2027, 10, 10));
+        (id, course_of(garden, id))
+    };
+    let (usual, before) = plant(&mut garden, 0);
+    let (early, _) = plant(&mut garden, 4);
+    let says = |garden: &mut Garden, id, days| {
+        let timing = Timing { packet: Some(days), ..Timing::default() };
+        replan(garden, vec![PatchChange::Timing { patch: id, timing }], false)
+    };
+    says(&mut garden, early, 55).expect("it can be said");
+    let [slow, quick] = [usual, early].map(|id| course_of(&garden, id).ripening.expect("it ripens"));
+    assert_eq!(course_of(&garden, usual), before, "the other is as it was");
+    assert_eq!(quick.packet, 55);
+    // From transplanting all of the heat is the packet's, so it goes as the packets' days.
+    let parts = f64::from(quick.heat) / f64::from(slow.heat);
+    assert!((parts - 55.0 / f64::from(slow.packet)).abs() < 0.02 && quick.ripe < slow.ripe, "{parts}: {quick:?} and {slow:?}");
+    // It is as large at its end, only sooner.
+    let size = |id, day| {
+        let patch = garden.patch(id).expect("it is there");
+        let planting = Planting::alone(&garden, Catalogue::standard(), patch).expect("it is known");
+        size(planting.crop, planting.way, &planting.pace, patch, day).expect("it stands").height
+    };
+    let (june, end) = (date(2027, 6, 20), date(2027, 10, 1));
+    assert!(size(early, june) > size(usual, june) && size(early, end) == size(usual, end));
+    let refused = [9, 401].map(|days| says(&mut garden, early, days).expect_err("no packet says that"));
+    assert!(refused.iter().all(|why| why.contains("days the packet gives") && why.contains("10")), "{refused:?}");
+}
+
+#[test]
+fn the_places_calendar_lists_every_crop_as_its_own_windows_have_it() {
+    let garden = garden();
+    let (catalogue, grower) = (Catalogue::standard(), Grower::of(&garden));
+    let all = starts(&garden, catalogue, Some(garden.beds[0].id), 2027).expect("the bed is there");
+    assert_eq!(all.len(), catalogue.crops.iter().map(|crop| crop.ways.len()).sum::<usize>());
+    let soil = BedSoil::of(&garden, &grower.weather, &garden.beds[0]);
+    for one in &all {
+        let (crop, way) = crop(&one.crop, &one.way);
+        assert_eq!(one.windows, windows(&grower, Appetite::Even, Growing::usual(crop, way), 2027, &soil), "{}", one.crop);
+        for window in &one.windows {
+            assert_eq!(window.inside.is_some(), one.means == Means::Shelf, "{}: {window:?}", one.crop);
+            assert!(window.from <= window.until && window.inside.is_none_or(|[a, b]| a < window.from && b < window.until));
+        }
+    }
+    let some = all.iter().filter(|one| !one.windows.is_empty()).count();
+    assert!(some * 10 > all.len() * 8, "a mild year has days for most crops: {some} of {}", all.len());
+    // Tomatoes: six to eight weeks inside. Eight weeks before the first day out, six before the last.
+    let tomato = all.iter().find(|one| one.crop == "tomato" && one.way == "staked").expect("it is listed");
+    let [least, most] = figures(crop("tomato", "staked").0, crop("tomato", "staked").1).indoors.expect("it is raised");
+    let (window, weeks) = (tomato.windows[0], |day: Date, weeks: u8| day.saturating_sub(i64::from(7 * weeks).days()));
+    assert_eq!(window.inside, Some([weeks(window.from, most), weeks(window.until, least)]));
+    // What has no day says what shuts its best one, and no other does.
+    assert!(all.iter().all(|one| one.shut_by.is_some() == one.windows.is_empty()));
+    let mut cold = garden.clone();
+    let summer = |n: usize| if (5..8).contains(&n) { [160, 60] } else { [40, -60] };
+    let chilly =
+        Monthly { high: std::array::from_fn(|n| TenthsC(summer(n)[0])), low: std::array::from_fn(|n| TenthsC(summer(n)[1])) };
+    change(&mut cold, &[SeasonChange::TakeMonths { months: chilly }]);
+    let there = starts(&cold, catalogue, None, 2027).expect("open ground");
+    let shut = |key: &str| there.iter().find(|one| one.crop == key).expect("it is listed").shut_by;
+    assert_eq!(shut("melon"), Some(Gate::SoilCold), "the soil never is warm enough for melons in summers of 11 °C");
+    assert_eq!(shut("parsnip"), Some(Gate::NoTime), "a parsnip may be sown there, and three cool months do not ripen it");
+    assert_eq!(shut("radish"), None);
+    assert!(starts(&garden, catalogue, Some(BedId(77)), 2027).is_err_and(|why| why.to_string().contains("bed")));
+}
+
+#[test]
+fn extra_sweet_maize_waits_for_warmer_soil_and_has_two_lines() {
+    let garden = garden();
+    let found = |way: &str| {
+        let (maize, way) = crop("maize", way);
+        windows(&Grower::of(&garden), Appetite::Even, Growing::by(maize, way, Means::Direct), 2027, &BedSoil::default())[0]
+    };
+    let (old, sweet) = (found("block"), found("extra-sweet"));
+    assert!(sweet.from > old.from, "60 °F comes after 50");
+    assert!(sweet.better.is_some_and(|better| better > sweet.from), "may from 60 °F, better from 65");
+    assert_eq!(sweet.opens, Gate::SoilCold);
+}
+
+#[test]
+fn heat_shuts_the_windows_of_what_bolts_and_opens_them_again_on_a_first_useful_date() {
+    let mut garden = garden();
+    // The same place with days 7 °C hotter in summer.
+    let hot = Monthly { high: std::array::from_fn(|n| TenthsC(HIGHS[n] + if (5..8).contains(&n) { 70 } else { 0 })), ..mild() };
+    change(&mut garden, &[SeasonChange::TakeMonths { months: hot }]);
+    for (key, way) in [("spinach", "leaf"), ("coriander", "leaf"), ("lettuce", "head")] {
+        let (crop, way) = crop(key, way);
+        let grower = Grower::of(&garden);
+        let found = windows(&grower, Appetite::Even, Growing::by(crop, way, Means::Direct), 2027, &BedSoil::default());
+        assert!(found.len() >= 2, "{key}: spring and late summer: {found:?}");
+        let [spring, autumn] = [found[0], found[found.len() - 1]];
+        assert!(matches!(spring.closes, Gate::Bolts | Gate::SoilWarm), "{key}: {spring:?}");
+        assert!(matches!(autumn.opens, Gate::Bolts | Gate::SoilWarm) && autumn.from > date(2027, 7, 10), "{key}: {autumn:?}");
+        let midsummer =
+            judge(&grower, Appetite::Even, Growing::by(crop, way, Means::Direct), date(2027, 6, 25), &BedSoil::default());
+        assert!(midsummer.is_err(), "{key} at midsummer");
+    }
+}
+
+#[test]
+fn the_bolder_the_household_the_wider_its_windows() {
+    let garden = garden();
+    let (tomato, staked) = crop("tomato", "staked");
+    let of = |appetite| {
+        let found =
+            windows(&Grower::of(&garden), appetite, Growing::by(tomato, staked, Means::Shelf), 2027, &BedSoil::warmer(4.0));
+        (found[0].from, found[0].until)
+    };
+    let [cautious, even, bold] = [Appetite::Cautious, Appetite::Even, Appetite::Bold].map(of);
+    assert!(cautious.0 > even.0 && even.0 > bold.0, "{cautious:?} {even:?} {bold:?}");
+    assert!(cautious.1 <= even.1 && even.1 <= bold.1);
+}
+
+#[test]
+fn garlic_goes_in_in_autumn_and_is_lifted_the_next_summer() {
+    let garden = garden();
+    let (garlic, bulb) = crop("garlic", "bulb");
+    let found = windows(&Grower::of(&garden), Appetite::Even, Growing::by(garlic, bulb, Means::Set), 2027, &BedSoil::default());
+    assert_eq!(found.len(), 1);
+    assert!(found[0].from > date(2027, 8, 20) && found[0].until < date(2027, 12, 31), "{found:?}");
+    let (from, until) = usual_span(&garden, garlic, bulb, None, 2027);
+    assert!(from.year() == 2027 && until.year() == 2028 && (5..=9).contains(&until.month()), "{from} to {until}");
+}
+
+#[test]
+fn places_without_frost_and_without_a_frost_free_month_have_windows_that_make_sense() {
+    let mut warm = garden();
+    let tropical = Monthly { high: [TenthsC(300); 12], low: [TenthsC(220); 12] };
+    warm.site.latitude = Latitude(800);
+    change(&mut warm, &[SeasonChange::SetFrost { frost: None }, SeasonChange::TakeMonths { months: tropical }]);
+    let (bean, bush) = crop("bean", "bush");
+    let found =
+        windows(&Grower::of(&warm), Appetite::Cautious, Growing::by(bean, bush, Means::Direct), 2027, &BedSoil::default());
+    assert_eq!(
+        found.iter().map(|window| (window.from, window.until)).collect::<Vec<_>>(),
+        vec![(date(2027, 1, 1), date(2027, 12, 31))]
+    );
+    let (lettuce, head) = crop("lettuce", "head");
+    assert!(
+        windows(&Grower::of(&warm), Appetite::Even, Growing::by(lettuce, head, Means::Direct), 2027, &BedSoil::default())
+            .is_empty(),
+        "it bolts all year"
+    );
+    let mut cold = garden();
+    let polar = Monthly { high: LOWS.map(|low| TenthsC(low - 20)), low: LOWS.map(|low| TenthsC(low - 130)) };
+    let day = |month, day| MonthDay { month, day };
+    let frost = Some(Frost { last: day(7, 5), first: day(7, 20), spread_days: 20 });
+    change(&mut cold, &[SeasonChange::SetFrost { frost }, SeasonChange::TakeMonths { months: polar }]);
+    for (key, way) in [("tomato", "staked"), ("bean", "bush"), ("maize", "block")] {
+        let (crop, way) = crop(key, way);
+        let none = windows(
+            &Grower::of(&cold),
+            Appetite::Bold,
+            Growing::by(crop, way, usual_means(crop, way)),
+            2027,
+            &BedSoil::default(),
+        );
+        assert!(none.is_empty(), "{key} where it freezes in every month: {none:?}");
+    }
+    assert!(!season(&cold, date(2027, 6, 1)).weather.soil.is_empty());
+}
+
+#[test]
+fn a_root_pulled_early_loses_most_since_its_weight_comes_last() {
+    let mut garden = garden();
+    let carrot = put(&mut garden, "carrot", "root", FOUR, date(2027, 4, 10), date(2027, 8, 20));
+    let grower = Grower::of(&garden);
+    let (carrots, root) = crop("carrot", "root");
+    let whole = course_of(&garden, carrot).ripening.expect("it ripens");
+    let weight =
+        |day: Date| grower.weight(Growing::by(carrots, root, Means::Direct), date(2027, 4, 10), day, &BedSoil::default());
+    let stands = (whole.ripe - date(2027, 4, 10)).get_days();
+    let tenth = weight(whole.ripe.saturating_sub(i64::from(stands / 10).days()));
+    assert!(tenth < 0.5 && tenth > 0.1, "a tenth of its time before it is ripe it has {tenth:.2} of its weight");
+    assert!(weight(whole.ripe.saturating_add(2.days())) == 1.0 && weight(date(2027, 4, 10)) == 0.0);
+    let (lettuces, leaf) = crop("lettuce", "leaf");
+    let ripe = grower
+        .ripening(Growing::by(lettuces, leaf, Means::Direct), date(2027, 5, 1), &BedSoil::default())
+        .expect("it ripens")
+        .ripe;
+    let early = ripe.saturating_sub(5.days());
+    assert!(
+        grower.weight(Growing::by(lettuces, leaf, Means::Direct), date(2027, 5, 1), early, &BedSoil::default()) > 0.7,
+        "leaves lose little"
+    );
+}

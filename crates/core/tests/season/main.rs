@@ -1,0 +1,12 @@
+//! The season: windows, the days of plantings, hand-offs and their ways out, the shelf, sowing again, readings.
+
+#[path = "../common/mod.rs"]
+mod common;
+mod ground;
+mod growing;
+mod hand_offs;
+mod laws;
+mod series;
+mod shelf;
+mod warmth;
+mod work;

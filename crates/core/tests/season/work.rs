@@ -1,0 +1,62 @@
+//! The work through the year, its risks, and the demo household’s year.
+
+use crate::common::TODAY;
+use crate::ground::{FOUR, cabbage_then_chard, garden, put, replan, season};
+use jiff::civil::{Date, date};
+use sparrow_core::demo::quillet_lane;
+use sparrow_core::patch::{Patch, PatchId, Rect};
+use sparrow_core::season::{Harm, PatchChange, Trouble};
+
+#[test]
+fn the_needles_night_threatens_the_tender_and_covers_buy_degrees() {
+    let mut garden = garden();
+    let beans = put(&mut garden, "bean", "bush", FOUR, date(2027, 4, 10), date(2027, 9, 1));
+    let kale = put(&mut garden, "kale", "leaf", Rect { x: 4, y: 0, w: 6, h: 6 }, date(2027, 4, 10), date(2027, 11, 30));
+    let risk =
+        |on: Date, patch: PatchId| season(&garden, on).at_risk.into_iter().find(|one| one.patch == patch).map(|one| one.harm);
+    let Some(Harm::Cold { percent, fleece, tunnel, .. }) = risk(date(2027, 5, 8), beans) else { panic!("beans in early May") };
+    assert!(percent > fleece && fleece >= tunnel && percent > 5, "{percent}, {fleece}, {tunnel}");
+    assert_eq!(risk(date(2027, 7, 1), beans), None, "not in July");
+    assert_eq!(risk(date(2027, 5, 8), kale), None, "kale does not mind");
+}
+
+#[test]
+fn what_is_to_do_is_listed_in_its_order_with_keys_that_stay() {
+    let (mut garden, cabbage, _) = cabbage_then_chard();
+    let before = season(&garden, date(2027, 6, 1)).tasks;
+    let keys: Vec<&str> = before.iter().map(|task| task.key.as_str()).collect();
+    for key in ["patch-1-plant-out", "patch-1-clear", "patch-2-sow-inside", "patch-2-harden", "patch-2-plant-out", "patch-2-pick"]
+    {
+        assert!(keys.contains(&key), "{key} in {keys:?}");
+    }
+    assert!(before.windows(2).all(|pair| pair[0].day <= pair[1].day));
+    let said = &before.iter().find(|task| task.key == "patch-2-sow-inside").expect("asserted above").said;
+    assert_eq!(said, "Sow 5 cells of chard under cover, for bed 1");
+    let later = PatchChange::Days { patch: cabbage, from: date(2027, 4, 12), until: date(2027, 7, 10) };
+    replan(&mut garden, vec![later], true).expect("it can move");
+    let after = season(&garden, date(2027, 6, 1)).tasks;
+    let mut after_keys: Vec<&str> = after.iter().map(|task| task.key.as_str()).collect();
+    let mut keys = keys;
+    keys.sort_unstable();
+    after_keys.sort_unstable();
+    assert_eq!(keys, after_keys, "the same entries, some on other days");
+}
+
+#[test]
+fn the_demo_household_has_a_season_worth_looking_at() {
+    let garden = quillet_lane(TODAY).expect("it stands on its own rules");
+    let view = season(&garden, date(2027, 6, 16));
+    assert!(view.hand_offs.len() >= 4 && view.hand_offs.iter().all(|one| !one.late));
+    assert!(view.beds.iter().any(|band| band.lanes.iter().any(|lane| lane.bars.len() > 1)), "one lane holds two crops in turn");
+    assert!(view.shelf.batches.len() >= 5 && view.weather.soil.len() == 53);
+    let early =
+        view.courses.iter().filter(|course| course.troubles.iter().any(|one| matches!(one, Trouble::ClearedEarly { .. })));
+    assert_eq!(early.count(), 0, "nothing is planned to be cleared unripe");
+    // Half squares of a lane are never used twice at one time.
+    for band in &view.beds {
+        for lane in &band.lanes {
+            let spans: Vec<&Patch> = lane.bars.iter().filter_map(|bar| garden.patch(bar.patch)).collect();
+            assert!(spans.windows(2).all(|pair| pair[0].until < pair[1].from), "{:?}", lane.bars);
+        }
+    }
+}

@@ -1,0 +1,120 @@
+<script lang="ts">
+  // When each crop may start here: on the shelf, in the ground. All of them, or those of the needle's day.
+  import type { SeasonView } from '../../generated/SeasonView';
+  import type { Starts } from '../../generated/Starts';
+  import type { Window } from '../../generated/Window';
+  import { useOpenGarden } from '../../state/context';
+  import { dayMonth, dayNumber } from '../../words/dates';
+  import { upper } from '../../words/reasons';
+  import { GATES, MEANS } from '../../words/season';
+
+  let { view }: { view: SeasonView } = $props();
+  const { garden } = useOpenGarden();
+
+  let bed: number | null = $state(null);
+  let all = $state(false);
+  let sought = $state('');
+  let found: Starts[] | null = $state.raw(null);
+
+  $effect(() => garden.asks({ ask: 'starts', bed, year: view.year }, (starts) => (found = starts)));
+
+  const within = (day: string, [from, until]: [string, string]) => from <= day && day <= until;
+  const inGround = (window: Window) => within(garden.needle, [window.from, window.until]);
+  const onShelf = (window: Window) => window.inside !== null && within(garden.needle, window.inside);
+  const name = (one: Starts): string => {
+    const crop = garden.crop(one.crop);
+    const way = crop?.ways.find((other) => other.key === one.way);
+    return `${upper(crop?.name ?? one.crop)}${(crop?.ways.length ?? 1) > 1 && way ? `, ${way.name}` : ''}`;
+  };
+  const listed = $derived.by(() =>
+    (found ?? [])
+      .filter((one) => all || one.windows.some((window) => inGround(window) || onShelf(window)))
+      .filter((one) => name(one).toLowerCase().includes(sought.trim().toLowerCase()))
+      .sort((a, b) => name(a).localeCompare(name(b))),
+  );
+
+  /** A span of days as a part of the year's strip, 0 to 100. */
+  function part([from, until]: [string, string]): { x: number; width: number } {
+    const [first, last] = [dayNumber(garden.season.first_day), dayNumber(garden.season.last_day) + 1];
+    const at = (day: number) => (Math.min(Math.max(day, first), last) - first) * (100 / (last - first));
+    return { x: at(dayNumber(from)), width: Math.max(0.6, at(dayNumber(until) + 1) - at(dayNumber(from))) };
+  }
+  const needle = $derived(part([garden.needle, garden.needle]).x);
+
+  function words(window: Window): string {
+    const shelf = window.inside
+      ? `on the shelf ${dayMonth(window.inside[0])} to ${dayMonth(window.inside[1])}, out `
+      : '';
+    const better = window.better && window.better > window.from ? `, better from ${dayMonth(window.better)}` : '';
+    return `${shelf}${dayMonth(window.from)} to ${dayMonth(window.until)}${better}`;
+  }
+</script>
+
+<h2>What may start</h2>
+<p class="quiet border-b-2 border-hair pb-2">
+  as the soil, frost, light and warmth of this place go; on the strip, thin is the shelf, thick the ground
+</p>
+<div class="mt-2 grid grid-cols-2 gap-x-4 gap-y-2">
+  <label class="field"
+    >In the soil of<select bind:value={bed} name="starts-bed"
+      ><option value={null}>open ground</option>{#each garden.view.garden.beds as one (one.id)}<option value={one.id}
+          >{one.name}</option
+        >{/each}</select
+    ></label
+  >
+  <label class="field">Only crops named<input bind:value={sought} name="starts-sought" placeholder="any" /></label>
+</div>
+<p class="mt-1 flex flex-wrap gap-x-4" role="group" aria-label="Which starts are listed">
+  <button class="act" aria-pressed={!all} class:font-normal={all} onclick={() => (all = false)}
+    >on {dayMonth(garden.needle)}</button
+  >
+  <button class="act" aria-pressed={all} class:font-normal={!all} onclick={() => (all = true)}>all the year</button>
+</p>
+{#if found}
+  <ul class="rows mb-3" data-starts>
+    {#each listed as one (`${one.crop} ${one.way}`)}
+      <li>
+        <span class="flex justify-between gap-2"
+          ><strong>{name(one)}</strong>{#if !all}<span class="quiet"
+              >{one.windows.some(inGround) ? MEANS[one.means] : 'seed on the shelf'}</span
+            >{/if}</span
+        >
+        <svg viewBox="0 0 100 5" preserveAspectRatio="none" class="strip" aria-hidden="true">
+          <rect class="year" x="0" y="2.2" width="100" height="0.6" />
+          {#each one.windows as window (window.from)}
+            {#if window.inside}<rect class="shelf" y="1.7" height="1.6" {...part(window.inside)} />{/if}
+            <rect class="ground" y="0.4" height="4.2" {...part([window.from, window.until])} />
+          {/each}
+          <rect class="needle" x={needle} y="0" width="0.4" height="5" />
+        </svg>
+        {#each one.windows as window (window.from)}<span class="quiet block">{words(window)}</span>
+        {:else}<span class="quiet"
+            >not in this year, in this soil{one.shut_by ? `: at best ${GATES[one.shut_by]}` : ''}</span
+          >{/each}
+      </li>
+    {:else}<li class="quiet">
+        {sought.trim() ? 'No crop of that name may start then.' : 'Nothing may start on that day.'}
+      </li>{/each}
+  </ul>
+{:else}<p role="status" class="mt-2">Reckoning every crop …</p>{/if}
+
+<style>
+  .strip {
+    display: block;
+    width: 100%;
+    height: 11px;
+    margin: 2px 0 1px;
+  }
+  .year {
+    fill: var(--color-hair);
+  }
+  .shelf {
+    fill: var(--color-slate);
+  }
+  .ground {
+    fill: var(--color-lichen);
+  }
+  .needle {
+    fill: var(--color-chestnut);
+  }
+</style>
