@@ -13,13 +13,15 @@ use crate::groupings::{self, Fitted};
 use crate::length::{Length, Tape};
 use crate::markers::{self, Markers, Marking};
 use crate::patch::{Patch, PatchId, Rect};
+use crate::planner;
 use crate::refusal::Refusal;
 use crate::school::School;
+use crate::season::handoff::{self, Moved};
 use crate::season::series::{self, Series, SeriesPlan};
 use crate::season::slip::{self, SlipChoice};
 use crate::season::starts::{self, Starts};
 use crate::season::view::SeasonView;
-use crate::season::{self, Gate, Grower, Growing, Window};
+use crate::season::{self, Gate, Grower, Growing, PatchChange, Window};
 use crate::sheet::{self, Sheet};
 use crate::spacing::{Planting, SchoolCount};
 use crate::sums::{self, Edge, Fits, Plate, Tally};
@@ -74,6 +76,8 @@ pub enum Question {
     Starts { bed: Option<BedId>, year: i16 },
     /// What can be done when ground is not free in time for what follows?
     Slip { first: PatchId, then: PatchId },
+    /// Which plantings would stand on other days if these changes were made, what follows along with them?
+    Moves { changes: Vec<PatchChange> },
     /// When to sow a crop again and again, and where?
     Series(Series),
     /// Which generic shapes of a year are there, and which is nearest?
@@ -107,6 +111,7 @@ pub enum Answer {
     Season(Box<SeasonView>),
     Windows { windows: Vec<Window>, shut_by: Option<Gate>, figures: Box<season::Figures> },
     Starts(Vec<Starts>),
+    Moves(Vec<Moved>),
     Slip(Vec<SlipChoice>),
     Series(SeriesPlan),
     Shapes { shapes: Vec<ClimateShape>, nearest: String },
@@ -130,6 +135,10 @@ pub fn answer(garden: &Garden, catalogue: &Catalogue, question: &Question, today
         Question::Windows { patch, year } => windows(garden, catalogue, *patch, *year),
         Question::Starts { bed, year } => starts::starts(garden, catalogue, *bed, *year).map(Answer::Starts),
         Question::Slip { first, then } => slip::ways_out(garden, catalogue, (*first, *then), today).map(Answer::Slip),
+        Question::Moves { changes } => {
+            let edits = planner::season::replan(garden, catalogue, changes, true, today)?;
+            Ok(Answer::Moves(handoff::moved(&edits)))
+        }
         Question::Series(asked) => series::series(garden, catalogue, asked).map(Answer::Series),
         Question::Shapes => {
             let nearest = nearest_shape(&garden.site).key.clone();

@@ -345,6 +345,10 @@ async fn questions_of_the_season_are_answered_on_any_day_of_any_year() {
         (json!({ "ask": "shapes" }), "shapes"),
         (json!({ "ask": "slip", "first": patch, "then": patch }), "slip"),
         (
+            json!({ "ask": "moves", "changes": [{ "change": "days", "patch": patch, "from": "2026-10-01", "until": "2027-03-31" }] }),
+            "moves",
+        ),
+        (
             json!({ "ask": "series", "crop": "lettuce", "way": "head", "means": null, "bed": 1, "plants": 4, "year": 2026,
                     "aim": { "aim": "trial", "from": "2026-10-01", "apart": 14 } }),
             "series",
@@ -358,6 +362,7 @@ async fn questions_of_the_season_are_answered_on_any_day_of_any_year() {
     for (question, said) in [
         (json!({ "ask": "windows", "patch": 4_000_000_000_u32, "year": 2027 }), "there is no patch “4000000000”"),
         (json!({ "ask": "starts", "bed": 99, "year": 2027 }), "there is no bed “99”"),
+        (json!({ "ask": "moves", "changes": [] }), "changes made as one: 0 is outside 1 to 100"),
         (json!({ "ask": "slip", "first": 9999, "then": patch }), "there is no patch “9999”"),
         (
             lettuce(json!({ "aim": "even", "from": "2026-12-01", "until": "2026-11-01", "every": 7 })),

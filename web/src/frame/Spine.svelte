@@ -55,6 +55,8 @@
     .spine {
       flex-direction: row;
       align-items: center;
+      overflow-x: auto;
+      gap: 0;
     }
     .bird {
       padding: 4px 8px;

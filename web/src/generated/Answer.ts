@@ -10,6 +10,7 @@ import type { Fitted } from "./Fitted";
 import type { Gate } from "./Gate";
 import type { Length } from "./Length";
 import type { Markers } from "./Markers";
+import type { Moved } from "./Moved";
 import type { Plate } from "./Plate";
 import type { Reasons } from "./Reasons";
 import type { SchoolCount } from "./SchoolCount";
@@ -28,4 +29,4 @@ import type { WishDraft } from "./WishDraft";
 /**
  * What is answered.
  */
-export type Answer = { "to": "schools", "is": Array<SchoolCount> } | { "to": "bare", "is": Array<Bare> } | { "to": "suits", "is": Bare } | { "to": "arrange", "is": Arranged } | { "to": "markers", "is": Markers } | { "to": "groupings", "is": Array<Fitted> } | { "to": "sheet", "is": Sheet } | { "to": "fits", "is": Fits } | { "to": "edge", "is": Edge } | { "to": "tally", "is": Tally } | { "to": "seeder", "is": { wanted: Length, plates: Array<Plate>, } } | { "to": "turns", "is": TurnsView } | { "to": "straight", "is": Straight } | { "to": "why", "is": Reasons } | { "to": "argue", "is": Argued } | { "to": "usual-wish", "is": WishDraft } | { "to": "season", "is": SeasonView } | { "to": "windows", "is": { windows: Array<Window>, shut_by: Gate | null, figures: Figures, } } | { "to": "starts", "is": Array<Starts> } | { "to": "slip", "is": Array<SlipChoice> } | { "to": "series", "is": SeriesPlan } | { "to": "shapes", "is": { shapes: Array<ClimateShape>, nearest: string, } } | { "to": "amounts", "is": Array<Wish> };
+export type Answer = { "to": "schools", "is": Array<SchoolCount> } | { "to": "bare", "is": Array<Bare> } | { "to": "suits", "is": Bare } | { "to": "arrange", "is": Arranged } | { "to": "markers", "is": Markers } | { "to": "groupings", "is": Array<Fitted> } | { "to": "sheet", "is": Sheet } | { "to": "fits", "is": Fits } | { "to": "edge", "is": Edge } | { "to": "tally", "is": Tally } | { "to": "seeder", "is": { wanted: Length, plates: Array<Plate>, } } | { "to": "turns", "is": TurnsView } | { "to": "straight", "is": Straight } | { "to": "why", "is": Reasons } | { "to": "argue", "is": Argued } | { "to": "usual-wish", "is": WishDraft } | { "to": "season", "is": SeasonView } | { "to": "windows", "is": { windows: Array<Window>, shut_by: Gate | null, figures: Figures, } } | { "to": "starts", "is": Array<Starts> } | { "to": "moves", "is": Array<Moved> } | { "to": "slip", "is": Array<SlipChoice> } | { "to": "series", "is": SeriesPlan } | { "to": "shapes", "is": { shapes: Array<ClimateShape>, nearest: string, } } | { "to": "amounts", "is": Array<Wish> };

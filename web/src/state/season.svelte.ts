@@ -1,9 +1,7 @@
 // The season on the table: the year's bars, what is selected, and a bar in hand.
 import { api } from '../api';
-import type { Command } from '../generated/Command';
 import type { Course } from '../generated/Course';
 import type { Free } from '../generated/Free';
-import type { GardenView } from '../generated/GardenView';
 import type { HandOff } from '../generated/HandOff';
 import type { PatchChange } from '../generated/PatchChange';
 import type { SeasonChange } from '../generated/SeasonChange';
@@ -104,17 +102,15 @@ export class SeasonState {
     try {
       for (;;) {
         const asked: InHand = this.hand;
-        const view: GardenView | null = await api
-          .rehearse(this.garden.view.id, shifted(asked.patch, asked.from, asked.until), this.garden.needle)
-          .catch(() => null);
+        const changes = shifted(asked.patch, asked.from, asked.until);
+        const moves = await api.ask(this.garden.view.id, { ask: 'moves', changes }).catch(() => null);
         const now: InHand | null = this.hand;
         if (!now) return;
-        const before = this.garden.view.garden.patches;
-        const moved = (view?.garden.patches ?? [])
-          .filter((one) => one.id !== asked.patch)
-          .filter((one) => before.find((old) => old.id === one.id)?.from !== one.from)
-          .map((one): [number, [string, string]] => [one.id, [one.from, one.until]]);
-        this.hand = { ...now, moved: Object.fromEntries(moved), refused: view === null };
+        const along = (moves ?? []).filter((one) => one.patch !== asked.patch);
+        const moved = Object.fromEntries(
+          along.map((one): [number, [string, string]] => [one.patch, [one.from, one.until]]),
+        );
+        this.hand = { ...now, moved, refused: moves === null };
         if (now.from === asked.from && now.until === asked.until) return;
       }
     } finally {
@@ -126,11 +122,11 @@ export class SeasonState {
   async drop(): Promise<void> {
     const held = this.hand;
     if (!held) return;
-    await this.garden.send(shifted(held.patch, held.from, held.until));
+    await this.replan(shifted(held.patch, held.from, held.until), true);
     this.hand = null;
   }
 }
 
-function shifted(patch: number, from: string, until: string): Command {
-  return { do: 'replan', changes: [{ change: 'days', patch, from, until }], follow: true };
+function shifted(patch: number, from: string, until: string): PatchChange[] {
+  return [{ change: 'days', patch, from, until }];
 }

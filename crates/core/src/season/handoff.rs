@@ -5,6 +5,7 @@ use super::grower::Grower;
 use super::growing::{Growing, Means};
 use crate::bed::BedId;
 use crate::catalogue::Catalogue;
+use crate::edit::Edit;
 use crate::garden::Garden;
 use crate::patch::{Patch, PatchId, Rect};
 use crate::weather::BedSoil;
@@ -85,6 +86,29 @@ fn hands_over(first: &Patch, then: &Patch, before: &[&Patch]) -> bool {
     let columns = a.x.max(b.x)..a.right().min(b.right());
     let mut cells = columns.flat_map(|x| (a.y.max(b.y)..a.bottom().min(b.bottom())).map(move |y| Rect { x, y, w: 1, h: 1 }));
     cells.any(|cell| !between.iter().any(|rect| rect.overlaps(cell)))
+}
+
+/// A planting that would stand on other days.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct Moved {
+    /// The patch.
+    pub patch: PatchId,
+    /// Its first day then.
+    pub from: Date,
+    /// Its last day then.
+    pub until: Date,
+}
+
+/// Which plantings stand on other days once some edits are made.
+pub fn moved(edits: &[Edit]) -> Vec<Moved> {
+    let of = |edit: &Edit| match edit {
+        Edit::Patch { before: Some(before), after: Some(after) } if (before.from, before.until) != (after.from, after.until) => {
+            Some(Moved { patch: after.id, from: after.from, until: after.until })
+        }
+        _ => None,
+    };
+    edits.iter().filter_map(of).collect()
 }
 
 /// A patch that starts on another day and stands until as long after it is ripe as it does now.

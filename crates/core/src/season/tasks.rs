@@ -5,6 +5,7 @@ use super::growing::Means;
 use super::shelf::Batch;
 use crate::bed::BedId;
 use crate::catalogue::Catalogue;
+use crate::crop::Crop;
 use crate::garden::Garden;
 use crate::patch::PatchId;
 use jiff::ToSpan;
@@ -81,7 +82,7 @@ pub struct Task {
 pub fn tasks(garden: &Garden, catalogue: &Catalogue, course: &Course, batch: Option<&Batch>, plants: u32) -> Vec<Task> {
     let Some(patch) = garden.patch(course.patch) else { return Vec::new() };
     let bed_name = garden.bed(patch.bed).map_or("", |bed| bed.name.as_str());
-    let plural = catalogue.crop(&patch.crop).map_or(patch.crop.as_str(), |crop| crop.plural.as_str());
+    let crop = catalogue.crop(&patch.crop);
     let task = |work: Work, day: Date, number: u32, guess: bool| Task {
         key: format!("patch-{}-{}", patch.id.0, work.word()),
         day,
@@ -90,7 +91,7 @@ pub fn tasks(garden: &Garden, catalogue: &Catalogue, course: &Course, batch: Opt
         bed: patch.bed,
         crop: patch.crop.clone(),
         number,
-        said: said(work, plural, number, bed_name),
+        said: said(work, crop, number, bed_name),
         guess,
     };
     let cells = batch.map_or(plants, |batch| batch.cells);
@@ -118,16 +119,22 @@ pub fn tasks(garden: &Garden, catalogue: &Catalogue, course: &Course, batch: Opt
 }
 
 /// An entry in the gardener's words.
-fn said(work: Work, plural: &str, number: u32, bed: &str) -> String {
+fn said(work: Work, crop: Option<&Crop>, number: u32, bed: &str) -> String {
+    let (name, plural) = crop.map_or(("plant", "plants"), |crop| (crop.name.as_str(), crop.plural.as_str()));
+    let plants = if number == 1 { name } else { plural };
     match work {
-        Work::SowInside => format!("Sow {number} cells of {plural} under cover, for {bed}"),
+        Work::SowInside => {
+            format!("Sow {number} {} of {plural} under cover, for {bed}", if number == 1 { "cell" } else { "cells" })
+        }
+        Work::PotOn if number == 1 => format!("Pot the strongest {name} on, for {bed}"),
         Work::PotOn => format!("Pot the {number} strongest {plural} on, for {bed}"),
-        Work::Arrive => format!("{number} {plural} arrive, for {bed}"),
-        Work::Harden => format!("Put {plural} out to harden, for {bed}"),
+        Work::Arrive => format!("{number} {plants} {}, for {bed}", if number == 1 { "arrives" } else { "arrive" }),
+        Work::Harden => format!("Put {plants} out to harden, for {bed}"),
         Work::SowOutside => format!("Sow {plural} in {bed}"),
-        Work::PlantOut => format!("Plant {number} {plural} out in {bed}"),
-        Work::PlantSets => format!("Plant {number} {plural} in {bed}"),
-        Work::Pick => format!("Look whether the {plural} in {bed} are ready"),
-        Work::Clear => format!("Clear the {plural} from {bed}"),
+        Work::PlantOut => format!("Plant {number} {plants} out in {bed}"),
+        Work::PlantSets => format!("Plant {number} {plants} in {bed}"),
+        // Words that hold for what is counted and for what is not: 'the first beans', 'the first chard'.
+        Work::Pick => format!("Look for the first {plural} to pick in {bed}"),
+        Work::Clear => format!("Clear the {plants} from {bed}"),
     }
 }

@@ -11,6 +11,8 @@ use sparrow_core::command::{Command, carry_out};
 use sparrow_core::garden::Garden;
 use sparrow_core::patch::{Patch, Rect};
 use sparrow_core::patch::{PatchId, Timing};
+use sparrow_core::question::{Answer, Question, answer};
+use sparrow_core::refusal::Refusal;
 use sparrow_core::season::Course;
 use sparrow_core::season::PatchChange;
 use sparrow_core::season::handoff::{LONGEST_REST, hand_offs};
@@ -83,14 +85,21 @@ fn every_way_out_of_a_late_hand_off_can_be_made_and_mends_it() {
 fn moving_one_bar_moves_what_follows_unless_it_is_kept_where_it_is() {
     let (mut garden, cabbage, chard) = cabbage_then_chard();
     let moved = PatchChange::Days { patch: cabbage, from: date(2027, 4, 10), until: date(2027, 7, 20) };
+    let asked = Question::Moves { changes: vec![moved.clone()] };
+    let Ok(Answer::Moves(foretold)) = answer(&garden, Catalogue::standard(), &asked, TODAY) else { panic!("it can be asked") };
     assert_eq!(replan(&mut garden, vec![moved.clone()], true), Ok(2), "the chard moves along");
     let then = garden.patch(chard).expect("it is there");
     assert_eq!(then.from, date(2027, 7, 21));
+    let stands = |id| garden.patch(id).map(|one| (one.id, one.from, one.until)).expect("it is there");
+    let told: Vec<_> = foretold.iter().map(|one| (one.patch, one.from, one.until)).collect();
+    assert_eq!(told, [stands(cabbage), stands(chard)], "asked before, it was told just so");
     // Earlier ground moves nothing.
     let back = PatchChange::Days { patch: cabbage, from: date(2027, 4, 10), until: date(2027, 7, 1) };
     assert_eq!(replan(&mut garden, vec![back], true), Ok(1));
     let (mut kept, _, chard) = cabbage_then_chard();
     carry_out(&mut kept, Catalogue::standard(), &Command::Lock { patch: chard, locked: true }, TODAY).expect("it can be kept");
+    let asked = Question::Moves { changes: vec![moved.clone()] };
+    assert!(matches!(answer(&kept, Catalogue::standard(), &asked, TODAY), Err(Refusal::KeptInTime { .. })), "a drag is told too");
     let refused = replan(&mut kept, vec![moved.clone()], true).expect_err("the chard is kept");
     assert!(refused.contains("chard would have to move from 2027-07-12 to 2027-07-21"), "{refused}");
     let refused = replan(&mut kept, vec![moved], false).expect_err("the ground is taken");

@@ -4,8 +4,9 @@ use crate::common::TODAY;
 use crate::ground::{FOUR, cabbage_then_chard, garden, put, replan, season};
 use jiff::civil::{Date, date};
 use sparrow_core::demo::quillet_lane;
-use sparrow_core::patch::{Patch, PatchId, Rect};
-use sparrow_core::season::{Harm, PatchChange, Trouble};
+use sparrow_core::garden::Garden;
+use sparrow_core::patch::{Patch, PatchId, Rect, Timing};
+use sparrow_core::season::{Harm, Means, PatchChange, Trouble};
 
 #[test]
 fn the_needles_night_threatens_the_tender_and_covers_buy_degrees() {
@@ -40,6 +41,27 @@ fn what_is_to_do_is_listed_in_its_order_with_keys_that_stay() {
     keys.sort_unstable();
     after_keys.sort_unstable();
     assert_eq!(keys, after_keys, "the same entries, some on other days");
+}
+
+#[test]
+fn work_is_said_in_forms_that_fit_one_plant_and_many() {
+    let mut garden = garden();
+    let one = put(&mut garden, "pepper", "bush", Rect { x: 0, y: 0, w: 2, h: 2 }, date(2027, 5, 25), date(2027, 10, 1));
+    let many = put(&mut garden, "pepper", "bush", Rect { x: 4, y: 0, w: 6, h: 4 }, date(2027, 5, 25), date(2027, 10, 1));
+    let bought = Timing { means: Some(Means::Bought), ..Timing::default() };
+    let said = |garden: &Garden, patch: PatchId| -> Vec<String> {
+        let tasks = season(garden, date(2027, 6, 1)).tasks.into_iter();
+        tasks.filter(|task| task.patch == patch).map(|task| task.said).collect()
+    };
+    let plants = |patch| said(&garden, patch).into_iter().find(|text| text.starts_with("Plant ")).expect("it is planted");
+    assert_eq!(plants(one), "Plant 1 pepper out in bed 1");
+    assert_eq!(plants(many), "Plant 6 peppers out in bed 1");
+    assert!(said(&garden, one).contains(&"Clear the pepper from bed 1".to_string()));
+    assert!(said(&garden, many).contains(&"Look for the first peppers to pick in bed 1".to_string()));
+    let sown = said(&garden, one).into_iter().find(|text| text.starts_with("Sow ")).expect("it is raised");
+    assert_eq!(sown, "Sow 2 cells of peppers under cover, for bed 1", "one plant of two cells, since one in five is lost");
+    replan(&mut garden, vec![PatchChange::Timing { patch: one, timing: bought }], false).expect("it can be bought");
+    assert_eq!(said(&garden, one)[0], "1 pepper arrives, for bed 1");
 }
 
 #[test]

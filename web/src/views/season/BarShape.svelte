@@ -1,46 +1,39 @@
 <script lang="ts">
-  // One planting: thin while it is on the shelf, hatched while it grows, darker while it is picked, rosehip
-  // where it stays beyond its time.
-  import type { Bar } from '../../generated/Bar';
+  // One planting in the ground: hatched while it grows, darker while it is picked; dragged, and moved by keys.
   import { useOpenGarden } from '../../state/context';
   import type { SeasonState } from '../../state/season.svelte';
   import { dayMonth, dayNumber, plusDays } from '../../words/dates';
   import { count } from '../../words/lengths';
   import { upper } from '../../words/reasons';
+  import type { Lying } from './lying';
   import type { Scale } from './scale';
 
   interface Props {
     season: SeasonState;
-    bar: Bar;
+    lying: Lying;
     scale: Scale;
     y: number;
     height: number;
     bed: string;
   }
-  let { season, bar, scale, y, height, bed }: Props = $props();
+  let { season, lying, scale, y, height, bed }: Props = $props();
   const { garden } = useOpenGarden();
 
-  const patch = $derived(garden.view.garden.patches.find((one) => one.id === bar.patch));
-  const course = $derived(season.course(bar.patch));
-  const crop = $derived(patch && garden.crop(patch.crop));
-  const held = $derived.by((): [string, string] | null => {
-    if (!season.hand) return null;
-    if (season.hand.patch === bar.patch) return [season.hand.from, season.hand.until];
-    return season.hand.moved[bar.patch] ?? null;
-  });
-  const from = $derived(held?.[0] ?? patch?.from ?? '');
-  const until = $derived(held?.[1] ?? patch?.until ?? '');
-  const [a, b] = $derived([scale.x(from), scale.end(until)]);
+  const bar = $derived(lying.bar);
+  const patch = $derived(lying.patch);
+  const course = $derived(lying.course);
+  const crop = $derived(lying.crop);
+  const held = $derived(lying.held);
+  const from = $derived(lying.from);
+  const until = $derived(lying.until);
+  const [a, b] = $derived([lying.left, lying.right]);
   const ripe = $derived(held ? null : (course?.ripening?.ripe ?? null));
-  const marks = $derived(season.marks(bar.patch));
+  const marks = $derived(lying.marks);
   const chosen = $derived(
     (season.about.is === 'patch' && season.about.patch === bar.patch) ||
       (season.about.is === 'hand-off' && (season.about.first === bar.patch || season.about.then === bar.patch)),
   );
   const standing = $derived(from <= garden.needle && garden.needle <= (course?.free ?? until));
-  const label = $derived(
-    b - a > upper(crop?.name ?? '').length * 6.6 + 14 ? upper(crop?.name ?? '') : (crop?.ticket ?? ''),
-  );
   const said = $derived(
     `${upper(crop?.name ?? '')} in ${bed}, ${count(bar.plants, 'plant', 'plants')}, ${dayMonth(from)} to ${dayMonth(until)}` +
       (ripe ? `, ripe about ${dayMonth(ripe)}` : '') +
@@ -116,13 +109,6 @@
 </script>
 
 {#if patch && crop}
-  {#if course?.sow && course.means === 'shelf' && !held}
-    <line class="shelf" x1={scale.x(course.sow)} x2={a} y1={y + height / 2} y2={y + height / 2} />
-    {#if scale.isIn(course.sow)}<circle class="seed" cx={scale.x(course.sow)} cy={y + height / 2} r="2.2" />{/if}
-    {#if course.harden && scale.isIn(course.harden)}
-      <line class="out" x1={scale.x(course.harden)} x2={scale.x(course.harden)} y1={y + 3} y2={y + height - 3} />
-    {/if}
-  {/if}
   <g
     class="bar"
     role="button"
@@ -154,12 +140,7 @@
       <rect class="picked" x={scale.x(ripe)} {y} width={Math.max(0, b - scale.x(ripe))} {height} />
     {/if}
     <rect class="edge" x={a} {y} width={Math.max(2, b - a)} {height} />
-    <text class="label" x={a + 5 + marks.length * 17} y={y + height - 3.6}>{label}</text>
   </g>
-  {#each marks as mark, n (mark.number)}
-    <circle class="mark-ring" cx={a + 9 + n * 17} cy={y + height / 2} r="7.2" />
-    <text class="mark-number" x={a + 9 + n * 17} y={y + height / 2 + 3.8} text-anchor="middle">{mark.number}</text>
-  {/each}
 {/if}
 
 <style>
@@ -209,44 +190,5 @@
   [data-refused='true'] .edge {
     stroke: var(--color-rosehip);
     stroke-width: 2.4;
-  }
-  .label {
-    font-size: 12.5px;
-    font-weight: 500;
-    fill: var(--color-soot);
-    paint-order: stroke;
-    stroke: color-mix(in srgb, var(--color-leaf) 75%, var(--color-paper));
-    stroke-width: 3px;
-    pointer-events: none;
-  }
-  .shelf {
-    stroke: var(--color-slate);
-    stroke-width: 1.4;
-    stroke-dasharray: 2 2.5;
-  }
-  .shelf,
-  .seed,
-  .out {
-    pointer-events: none;
-  }
-  .seed {
-    fill: var(--color-slate);
-  }
-  .out {
-    stroke: var(--color-slate);
-    stroke-width: 1.4;
-  }
-  .mark-ring {
-    fill: var(--color-slip);
-    stroke: var(--color-rosehip);
-    stroke-width: 1.4;
-    pointer-events: none;
-  }
-  .mark-number {
-    font-family: var(--font-serif);
-    font-size: 10.5px;
-    font-weight: 700;
-    fill: var(--color-rosehip);
-    pointer-events: none;
   }
 </style>

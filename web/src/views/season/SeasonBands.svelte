@@ -6,9 +6,12 @@
   import type { SeasonState } from '../../state/season.svelte';
   import { dayMonth } from '../../words/dates';
   import { squares } from '../../words/lengths';
+  import BarLabel from './BarLabel.svelte';
   import BarShape from './BarShape.svelte';
+  import { Lying } from './lying';
   import { LEFT, RIGHT, Scale } from './scale';
   import ShelfBand from './ShelfBand.svelte';
+  import ShelfLine from './ShelfLine.svelte';
   import WeatherBand from './WeatherBand.svelte';
 
   interface Props {
@@ -23,6 +26,8 @@
   const LANE = 17;
   const WEATHER = 64;
   const SHELF = 58;
+  /** What the words on free ground take [px]. */
+  const WORDS = 96;
   let width = $state(800);
   const scale = $derived(new Scale(garden.season.first_day, garden.season.last_day, Math.max(width, whole)));
 
@@ -97,11 +102,11 @@
             >
               <rect x={a} {y} width={Math.max(0, b - a)} height={LANE - 2} />
               <line x1={a + 3} x2={b - 3} y1={y + LANE / 2} y2={y + LANE / 2} />
-              {#if b - a > 96}<text x={a + 9} y={y + LANE / 2 + 4}>free, {area(free.rect.w, free.rect.h)}</text>{/if}
             </g>
           {/each}
-          {#each lane.bars as bar (bar.patch)}
-            <BarShape {season} {bar} {scale} {y} height={LANE - 2} bed={band.name} />
+          {@const lyings = lane.bars.map((bar) => new Lying(garden, season, scale, bar))}
+          {#each lyings as lying (lying.bar.patch)}
+            <BarShape {season} {lying} {scale} {y} height={LANE - 2} bed={band.name} />
           {/each}
           <!-- What stays beyond its time lies over what should follow. -->
           {#each lane.bars as bar (bar.patch)}
@@ -110,6 +115,20 @@
               {@const [a, b] = [scale.end(course.until), scale.end(course.free)]}
               <rect class="late" x={a} y={y + 1} width={Math.max(0, b - a)} height={LANE - 4} />
             {/if}
+          {/each}
+          {#each lyings as lying (lying.bar.patch)}
+            <ShelfLine {lying} {scale} {y} height={LANE - 2} />
+          {/each}
+          <!-- Words come last, so that nothing runs through them. -->
+          {#each lane.free as free (`${free.from} ${free.rect.x} ${free.rect.y}`)}
+            {#if scale.end(free.until) - scale.x(free.from) > WORDS && !lyings.some( (one) => one.sownIn(free.from, WORDS) )}
+              <text class="note" x={scale.x(free.from) + 9} y={y + LANE / 2 + 4}
+                >free, {area(free.rect.w, free.rect.h)}</text
+              >
+            {/if}
+          {/each}
+          {#each lyings as lying (lying.bar.patch)}
+            <BarLabel {lying} {y} height={LANE - 2} />
           {/each}
         {/each}
       </g>
@@ -155,13 +174,14 @@
     stroke-dasharray: 1 5;
     stroke-linecap: round;
   }
-  .free text {
+  .note {
     font-size: 12px;
     font-style: italic;
     fill: var(--color-soot-2);
     paint-order: stroke;
     stroke: var(--color-paper);
     stroke-width: 6px;
+    pointer-events: none;
   }
   .free:hover rect,
   .free[data-chosen='true'] rect {

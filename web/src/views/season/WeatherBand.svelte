@@ -40,7 +40,9 @@
   <polygon class="air" points={band} />
   <polyline class="soil" points={line(view.weather.soil)} />
   <text class="note" x={LEFT + 6} y={height - 3}
-    >usual highs and lows<tspan class="key" dx="14">— soil at sowing depth, a guess from the air</tspan></text
+    >usual highs and lows<tspan class="key" dx="14"
+      >— soil{scale.width > 560 ? ' at sowing depth, a guess from the air' : ', a guess'}</tspan
+    ></text
   >
 </g>
 
