@@ -175,6 +175,74 @@ async fn a_bar_is_dragged_and_what_follows_moves_along() -> Result<(), Failure> 
     gardener.leaves().await
 }
 
+/// Keeps the chard that follows the cabbages where it is, as another who works in the garden might.
+const KEEP_THE_CHARD: &str = r#"
+const done = arguments[0];
+(async () => {
+    const garden = `/api/v1/gardens/${location.pathname.split('/')[2]}`;
+    const now = await (await fetch(garden)).json();
+    const { id } = now.garden.patches.find((one) => one.crop === 'chard' && one.rect.y === 1);
+    const headers = { 'Content-Type': 'application/json', 'If-Match': `"${now.revision}"` };
+    const body = JSON.stringify({ command: { do: 'lock', patch: id, locked: true } });
+    done((await fetch(`${garden}/commands`, { method: 'POST', headers, body })).status);
+})().catch((error) => done(String(error)));
+"#;
+
+/// Holds the cabbages' bar a good way to the right; `let_go` as well.
+fn held(let_go: bool) -> String {
+    format!(
+        "SVGElement.prototype.setPointerCapture = () => {{}};
+         const bar = document.querySelector('[data-bar][data-crop=cabbage]');
+         const box = bar.querySelector('.ground').getBoundingClientRect();
+         const fire = (type, by) => bar.dispatchEvent(new PointerEvent(type, {{ bubbles: true, button: 0, pointerId: 1,
+             isPrimary: true, clientX: box.x + box.width / 2 + by, clientY: box.y + 5 }}));
+         if ({let_go}) fire('pointerup', 0); else {{ fire('pointerdown', 0); fire('pointermove', 60); }}"
+    )
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_bar_that_would_push_what_is_kept_objects_while_it_is_dragged_and_says_why() -> Result<(), Failure> {
+    let (_stage, gardener) = season().await?;
+    let status: u16 = gardener.driver.execute_async(KEEP_THE_CHARD, Vec::new()).await?.convert()?;
+    assert_eq!(status, 200);
+    gardener.driver.refresh().await?;
+    gardener.sees("[data-bar][data-crop=cabbage]").await?;
+    let before = bar(&gardener, "cabbage").await?;
+    gardener.comes_to_count("[data-refused='true']", 0).await?;
+    gardener.driver.execute(&held(false), Vec::new()).await?;
+    gardener.comes_to_count("[data-bar][data-crop=cabbage][data-refused='true']", 1).await?;
+    gardener.driver.execute(&held(true), Vec::new()).await?;
+    gardener.reads("hard would have to move from").await?;
+    gardener.reads("and it is kept where it is; let it move first").await?;
+    gardener.comes_to_count("[data-held='true']", 0).await?;
+    assert_eq!(bar(&gardener, "cabbage").await?, before, "nothing was changed");
+    gardener.leaves().await
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn on_a_phone_the_year_keeps_to_its_width_and_says_what_may_start() -> Result<(), Failure> {
+    let stage = Stage::open().await?;
+    let gardener = stage.gardener(390, 844).await?;
+    gardener.opens("Tern Court").await?;
+    gardener.presses("4").await?;
+    gardener.reads("Season 2026/27").await?;
+    gardener.sees("[data-bar]").await?;
+    let wide = "return document.documentElement.scrollWidth - document.documentElement.clientWidth";
+    assert_eq!(gardener.driver.execute(wide, Vec::new()).await?.convert::<i64>()?, 0, "nothing sticks out to the side");
+    gardener.clicks("what may start").await?;
+    gardener.chooses("starts-bed", "Harbour bed").await?;
+    gardener.clicks("all the year").await?;
+    gardener.fills("starts-sought", "tomato").await?;
+    // South of the equator they are sown in August and planted in October or November.
+    gardener.reads("on the shelf").await?;
+    gardener.reads_no_more("Beet, root").await?;
+    let out = "return document.querySelector('[data-starts] li').innerText";
+    let said: String = gardener.driver.execute(out, Vec::new()).await?.convert()?;
+    assert!(said.contains("August") && (said.contains("October") || said.contains("November")), "{said}");
+    assert_eq!(gardener.driver.execute(wide, Vec::new()).await?.convert::<i64>()?, 0);
+    gardener.leaves().await
+}
+
 #[tokio::test(flavor = "multi_thread")]
 async fn a_cabbage_a_month_late_has_ways_out_and_one_is_taken() -> Result<(), Failure> {
     let (_stage, gardener) = season().await?;

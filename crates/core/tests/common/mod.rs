@@ -212,6 +212,7 @@ fn some_change(patch: PatchId, bed: BedId, rect: Rect, crop: &Crop, [b, c, d, e]
                 means,
                 sown: (d % 2 == 0).then(|| day(d)),
                 survival: Some(e),
+                packet: (c % 3 == 0).then(|| u16::from(d) * 2),
                 free_on: (e % 2 == 0).then(|| day(e)),
                 ..Timing::default()
             };

@@ -6,6 +6,7 @@ mod ground;
 mod growing;
 mod hand_offs;
 mod laws;
+mod plain;
 mod series;
 mod shelf;
 mod warmth;

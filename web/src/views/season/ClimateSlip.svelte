@@ -241,7 +241,9 @@
             : `Frosts of ${count(read.station.years.length, 'year', 'years')}.`}
         </p>
         {#if read.gaps.length}<p class="quiet">
-            Missing: {read.gaps.map(([a, b]) => (a === b ? a : `${a} to ${b}`)).join(', ')}.
+            Missing: {read.gaps
+              .map(([a, b]) => (a === b ? fullDate(a) : `${fullDate(a)} to ${fullDate(b)}`))
+              .join(', ')}.
           </p>{/if}
         <button class="act" onclick={keep}>take this station</button>
       </div>
