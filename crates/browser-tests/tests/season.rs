@@ -133,6 +133,12 @@ async fn the_page_says_what_may_start_on_the_needles_day_and_all_the_year() -> R
     gardener.reads("not in this year, in this soil: at best too little warmth and light are left to ripen it").await?;
     let year = listed().await?;
     assert!(year > 100, "every crop and way: {year}");
+    // From the list it goes into a bed.
+    gardener.chooses("starts-bed", "Pear bed").await?;
+    gardener.sees("[data-starts] li").await?;
+    gardener.clicks("Common bean, bush").await?;
+    gardener.reads("in hand").await?;
+    gardener.reads("Pear bed").await?;
     gardener.leaves().await
 }
 

@@ -9,7 +9,7 @@
   import { GATES, MEANS } from '../../words/season';
 
   let { view }: { view: SeasonView } = $props();
-  const { garden } = useOpenGarden();
+  const { garden, desk } = useOpenGarden();
 
   let bed: number | null = $state(null);
   let all = $state(false);
@@ -33,6 +33,13 @@
       .sort((a, b) => name(a).localeCompare(name(b))),
   );
 
+  const first = $derived(garden.view.garden.beds[0]?.id ?? null);
+  /** Takes a crop in hand, to be put on squares of the bed looked at. */
+  function take(one: Starts) {
+    desk.open('bed', bed ?? desk.bed ?? first);
+    desk.take(one.crop, one.way);
+  }
+
   /** A span of days as a part of the year's strip, 0 to 100. */
   function part([from, until]: [string, string]): { x: number; width: number } {
     const [first, last] = [dayNumber(garden.season.first_day), dayNumber(garden.season.last_day) + 1];
@@ -52,7 +59,8 @@
 
 <h2>What may start</h2>
 <p class="quiet border-b-2 border-hair pb-2">
-  as the soil, frost, light and warmth of this place go; on the strip, thin is the shelf, thick the ground
+  as the soil, frost, light and warmth of this place go; on the strip, thin is the shelf, thick the ground; a name takes
+  the crop in hand for a bed
 </p>
 <div class="mt-2 grid grid-cols-2 gap-x-4 gap-y-2">
   <label class="field"
@@ -75,7 +83,8 @@
     {#each listed as one (`${one.crop} ${one.way}`)}
       <li>
         <span class="flex justify-between gap-2"
-          ><strong>{name(one)}</strong>{#if !all}<span class="quiet"
+          >{#if garden.mayChange && first !== null}<button class="act" onclick={() => take(one)}>{name(one)}</button
+            >{:else}<strong>{name(one)}</strong>{/if}{#if !all}<span class="quiet"
               >{one.windows.some(inGround) ? MEANS[one.means] : 'seed on the shelf'}</span
             >{/if}</span
         >
