@@ -1,16 +1,20 @@
 //! What holds for every crop, bar and place.
 
+use crate::common::TODAY;
 use crate::common::patch_in;
-use crate::ground::{FOUR, HIGHS, LOWS, cabbage_then_chard, change, course_of, garden, put, replan};
+use crate::ground::{FOUR, HIGHS, LOWS, cabbage_then_chard, change, course_of, garden, put, replan, season};
 use jiff::ToSpan;
 use jiff::civil::date;
 use proptest::prelude::*;
 use sparrow_core::almanac::{Appetite, Monthly, TenthsC};
 use sparrow_core::catalogue::Catalogue;
+use sparrow_core::command::{Command, carry_out};
 use sparrow_core::crop::{Crop, Life, Way};
 use sparrow_core::garden::Garden;
-use sparrow_core::patch::{Patch, PatchId, Timing};
+use sparrow_core::patch::{Patch, PatchId, Rect, Timing};
 use sparrow_core::season::handoff::hand_offs;
+use sparrow_core::season::series::{Series, SeriesAim, series};
+use sparrow_core::season::slip::ways_out;
 use sparrow_core::season::{Grower, Growing, Means, PatchChange, SeasonChange, figures, usual_means, windows};
 use sparrow_core::site::{Frost, Latitude, MonthDay};
 use sparrow_core::verify::verify;
@@ -86,6 +90,91 @@ proptest! {
             prop_assert!(b <= a, "{}: closes {a:?} then {b:?}", crop.key);
         }
         prop_assert!(after.len() <= before.len() + 1);
+    }
+
+    #[test]
+    fn prop_every_way_out_of_any_delay_can_be_made_and_ends_it(late in 1..70i64, pick in any::<u16>(), raised in any::<bool>()) {
+        let crops = &Catalogue::standard().crops;
+        let crop = &crops[usize::from(pick) % crops.len()];
+        prop_assume!(crop.life == Life::Annual && crop.key != "cabbage");
+        let mut garden = garden();
+        let first = put(&mut garden, "cabbage", "head", FOUR, date(2027, 4, 10), date(2027, 7, 10));
+        let then = put(&mut garden, &crop.key, &crop.ways[0].key, FOUR, date(2027, 7, 12), date(2027, 10, 20));
+        let timing = Timing { means: raised.then_some(Means::Shelf), ..Timing::default() };
+        let delay = Timing { free_on: Some(date(2027, 7, 11).saturating_add(late.days())), ..Timing::default() };
+        let told = vec![PatchChange::Timing { patch: then, timing }, PatchChange::Timing { patch: first, timing: delay }];
+        prop_assert!(replan(&mut garden, told, false).is_ok());
+        let hands = |garden: &Garden| season(garden, date(2027, 7, 1)).hand_offs;
+        prop_assert!(hands(&garden).iter().any(|one| one.late && one.first == first), "the premise: it is late");
+        let found = ways_out(&garden, Catalogue::standard(), (first, then), TODAY).expect("both are there");
+        prop_assert!(!found.is_empty(), "at the least it can be started later");
+        for choice in found {
+            let mut mended = garden.clone();
+            let done = replan(&mut mended, choice.changes.clone(), true);
+            prop_assert!(done.is_ok(), "{:?}: {done:?}", choice.kind);
+            prop_assert_eq!(verify(&mended, Catalogue::standard()), Ok(()));
+            prop_assert!(!hands(&mended).iter().any(|one| one.late), "{:?} leaves it late", choice.kind);
+        }
+        prop_assert_eq!(verify(&garden, Catalogue::standard()), Ok(()));
+    }
+
+    #[test]
+    fn prop_each_planting_is_one_bar_and_free_ground_is_free(seeds in prop::collection::vec((any::<[u8; 4]>(), 0..14u16, 0..6u16), 0..12)) {
+        let mut garden = garden();
+        let (columns, rows) = garden.beds[0].half_squares(garden.site.units);
+        for (seed, x, y) in seeds {
+            let rect = Rect { x, y, w: 2, h: 2 };
+            let patch = Patch { rect, ..some_patch(&garden, seed) };
+            let taken = |other: &Patch| other.rect.overlaps(rect) && other.meets(&patch);
+            if rect.within((columns, rows)) && !garden.patches.iter().any(taken) {
+                garden.patches.push(patch);
+            }
+        }
+        let (first, last) = (date(2027, 1, 1), date(2027, 12, 31));
+        let found = season(&garden, date(2027, 6, 1));
+        let mut bars: Vec<PatchId> = found.beds.iter().flat_map(|band| &band.lanes).flat_map(|lane| &lane.bars).map(|bar| bar.patch).collect();
+        let mut standing: Vec<PatchId> = garden.patches.iter().filter(|one| one.from <= last && one.until >= first).map(|one| one.id).collect();
+        bars.sort_unstable();
+        standing.sort_unstable();
+        prop_assert_eq!(&bars, &standing);
+        for band in &found.beds {
+            for free in band.lanes.iter().flat_map(|lane| &lane.free) {
+                let on_it = |one: &&Patch| one.bed == band.bed && one.rect.overlaps(free.rect) && one.from <= free.until && one.until >= free.from;
+                let there = garden.patches.iter().find(on_it);
+                prop_assert!(there.is_none(), "{free:?} is not free of {there:?}");
+                prop_assert!(first <= free.from && free.from <= free.until && free.until <= last);
+            }
+        }
+        // Nothing of a lane is used twice at one time.
+        for lane in found.beds.iter().flat_map(|band| &band.lanes) {
+            let on: Vec<&Patch> = lane.bars.iter().filter_map(|bar| garden.patch(bar.patch)).collect();
+            for (n, one) in on.iter().enumerate() {
+                prop_assert!(on[n + 1..].iter().all(|other| !one.meets(other)), "{:?}", lane.bars);
+            }
+        }
+    }
+
+    #[test]
+    fn prop_the_ground_of_a_series_is_used_once(pick in any::<u16>(), plants in 1..12u32, every in 5..30u8, weeks in 2..14i64) {
+        let crops = &Catalogue::standard().crops;
+        let crop = &crops[usize::from(pick) % crops.len()];
+        let way = &crop.ways[usize::from(pick) / crops.len() % crop.ways.len()];
+        let mut garden = garden();
+        let from = date(2027, 6, 20);
+        let aim = SeriesAim::Even { from, until: from.saturating_add((7 * weeks).days()), every };
+        let asked = Series { crop: crop.key.clone(), way: way.key.clone(), means: None, bed: garden.beds[0].id, plants, year: 2027, aim };
+        let plan = series(&garden, Catalogue::standard(), &asked).expect("it is in range");
+        for one in &plan.sowings {
+            prop_assert!(one.gate.is_none() || one.placings.is_empty(), "what is left out is not planted");
+            prop_assert!(one.left_over <= plants && (one.left_over < plants || one.places.is_empty()));
+        }
+        let places: Vec<_> = plan.sowings.iter().flat_map(|one| one.placings.clone()).collect();
+        if !places.is_empty() {
+            let command = Command::PlaceAll { gone: Vec::new(), places };
+            let done = carry_out(&mut garden, Catalogue::standard(), &command, TODAY).map(drop);
+            prop_assert_eq!(done, Ok(()));
+            prop_assert_eq!(verify(&garden, Catalogue::standard()), Ok(()));
+        }
     }
 
     #[test]

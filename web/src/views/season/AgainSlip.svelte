@@ -139,8 +139,8 @@
       sown after the winter is ripe.
     </p>{/if}
   {#if found.too_late > 0}<p class="quiet mt-1">
-      {count(found.too_late, 'harvest', 'harvests')} asked for {found.too_late === 1 ? 'comes' : 'come'} when nothing ripens
-      any more and what is ripe no longer stands.
+      {count(found.too_late, 'harvest', 'harvests')} asked for {found.too_late === 1 ? 'comes' : 'come'} when nothing is ripe:
+      the short days of autumn ripen one sowing long after the other, or none.
     </p>{/if}
   {#if found.beyond > 0}<p class="quiet mt-1">
       {count(found.beyond, 'later harvest', 'later harvests')}
