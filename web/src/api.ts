@@ -60,7 +60,8 @@ async function ask<T>(method: string, path: string, body?: unknown, headers: Rec
   }
   if (answer.ok) return read as T;
   // A body over the server's limit is cut off before any handler can say so in its own words.
-  const large = 'That file is larger than the 4 MB a garden file may have; nothing was changed.';
+  const large =
+    'That file is larger than the 4 MB that are read here; nothing was changed. Of a weather station, the last thirty years are plenty.';
   const detail = answer.status === 413 ? large : 'The server could not do that; nothing was changed.';
   const fallback: Problem = { status: answer.status, title: 'Refused', detail };
   throw new Refused({ ...fallback, ...(read as Partial<Problem> | undefined) });

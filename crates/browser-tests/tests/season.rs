@@ -56,6 +56,8 @@ async fn a_climate_is_typed_and_a_station_file_with_a_bad_line_changes_nothing()
     gardener.hands_in("station-file", "bad.csv", &good.replacen("2020-01-03,31,", "2020-01-03,cold,", 1)).await?;
     gardener.reads("Line 4: the low, “cold”, is not a number; nothing was read in").await?;
     gardener.reads("warmth from the months you typed").await?;
+    gardener.hands_in("station-file", "vast.csv", &"2020-01-01,30,60,0.1\n".repeat(250_000)).await?;
+    gardener.reads("larger than the 4 MB that are read here; nothing was changed").await?;
     gardener.hands_in("station-file", "good.csv", &good).await?;
     gardener.reads("1000 days, 1 January 2020 to 26 September 2022, in °F").await?;
     gardener.clicks("take this station").await?;
@@ -84,8 +86,11 @@ async fn the_two_frost_dates_are_typed_and_the_bands_move() -> Result<(), Failur
     gardener.clicks("It freezes here in some years").await?;
     gardener.clicks("take these dates").await?;
     gardener.reads("It does not freeze here").await?;
+    gardener.clicks("the year").await?;
+    gardener.reads("no frost is known here").await?;
+    gardener.reads_no_more("a killing frost is taken").await?;
     gardener.clicks("undo").await?;
-    gardener.reads("9 May").await?;
+    gardener.reads("a killing frost is taken in 25 years of 100").await?;
     gardener.leaves().await
 }
 
@@ -370,6 +375,10 @@ async fn the_whole_season_is_worked_by_keys_and_its_calendar_given_out() -> Resu
     gardener.comes_to_count(&format!("[data-bar][data-crop=cabbage][aria-label='{before}']"), 0).await?;
     gardener.presses(Key::Enter + "").await?;
     gardener.reads("When it may start here").await?;
+    // From the bar straight into what it says, not through all the bars that follow.
+    gardener.presses("w").await?;
+    let within = "return document.activeElement.closest('.slip') !== null";
+    assert!(gardener.driver.execute(within, Vec::new()).await?.convert::<bool>()?, "the focus is in the slip");
     gardener.presses(Key::Escape + "").await?;
     gardener.presses("n").await?;
     gardener.sees(".slip .mark").await?;

@@ -33,6 +33,11 @@
     if (one) season.open(one);
   }
 
+  /** Into the slip, past all the bars that Tab would go through. */
+  function toSlip() {
+    document.querySelector<HTMLElement>('.slip :is(button, input, select, a):not(:disabled)')?.focus();
+  }
+
   function key(event: KeyboardEvent) {
     if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event)) return;
     const words: Record<string, () => void> = {
@@ -42,6 +47,7 @@
       a: () => season.choose({ is: 'again' }),
       i: () => season.choose({ is: 'calendar' }),
       s: () => season.choose({ is: 'starts' }),
+      w: toSlip,
     };
     if (words[event.key]) words[event.key]?.();
     else if (event.key === 'Escape' && (about.is !== 'year' || season.hand) && !garden.problem) season.back();

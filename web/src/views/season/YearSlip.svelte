@@ -47,8 +47,9 @@
 
 <h2>The year</h2>
 <p class="quiet border-b-2 border-hair pb-2">
-  warmth from {FROM[view.weather.from]}{view.weather.shape ? `: ${view.weather.shape[1]}` : ''}; a killing frost is
-  taken in {view.weather.chance} years of 100
+  warmth from {FROM[view.weather.from]}{view.weather.shape ? `: ${view.weather.shape[1]}` : ''}{garden.season.last_frost
+    ? `; a killing frost is taken in ${view.weather.chance} years of 100`
+    : '; no frost is known here'}
 </p>
 <h3>To settle</h3>
 <ul class="rows" data-settle>

@@ -3,6 +3,7 @@ export const SEASON_KEYS: [string, string][] = [
   ['← →', 'move the bar in focus by a day, with Shift by a week; what follows moves along'],
   ['− and +', 'clear it a day earlier or later'],
   ['Enter', 'what the bar, the free ground or the number says'],
+  ['w', 'go into the slip, to what the bar says'],
   ['n', 'go from number to number'],
   ['c', 'the climate of the place'],
   ['h', 'the seedling shelf'],
