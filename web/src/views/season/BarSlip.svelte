@@ -40,7 +40,11 @@
     `season:${{ 'bad-start': 'start', 'too-old': 'too-old', 'too-young': 'too-young', 'cleared-early': 'cleared-early', 'never-ripe': 'never-ripe' }[trouble.is]}`;
 
   function time(change: Partial<Timing>) {
-    if (patch) void season.replan([{ change: 'timing', patch: id, timing: { ...patch.timing, ...change } }], false);
+    if (!patch) return;
+    const timing = { ...patch.timing, ...change };
+    // A date field tells of a typed day once more when it is left.
+    if (JSON.stringify(timing) === JSON.stringify(patch.timing)) return;
+    void season.replan([{ change: 'timing', patch: id, timing }], false);
   }
   function days(from: string, until: string) {
     void season.replan([{ change: 'days', patch: id, from, until }], true);
