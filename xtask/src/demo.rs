@@ -7,9 +7,8 @@ use std::os::unix::process::CommandExt;
 pub fn run() -> Result<(), String> {
     setup::packages()?;
     setup::page()?;
-    step::run("cargo", &["build", "-q", "--workspace", "--bin", "patient-sparrow"])?;
-    let mut server = step::command("target/debug/patient-sparrow", &["--demo", "--data", "target/demo-data"]);
+    let mut server = step::command(&step::server()?, &["--demo", "--data", "target/demo-data"]);
     server.args(std::env::args().skip(2));
     let failed = server.exec();
-    Err(format!("target/debug/patient-sparrow: {failed}"))
+    Err(format!("patient-sparrow: {failed}"))
 }

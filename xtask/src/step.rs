@@ -27,6 +27,13 @@ pub fn example(name: &str) -> Result<(), String> {
     run(&format!("target/debug/examples/{name}"), &[])
 }
 
+/// Builds the server, with the features that the tests build it with, so that neither compiles the other's work
+/// again; the path of the program.
+pub fn server() -> Result<String, String> {
+    run("cargo", &["build", "-q", "--workspace", "--bin", "patient-sparrow"])?;
+    Ok("target/debug/patient-sparrow".into())
+}
+
 /// Runs a command in the page's folder.
 pub fn web(program: &str, arguments: &[&str]) -> Result<(), String> {
     let mut command = command(program, arguments);

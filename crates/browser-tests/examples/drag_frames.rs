@@ -1,9 +1,10 @@
 //! Whether dragging a patch keeps sixty frames a second with 150 patches in the garden, measured in the page.
 
 use sparrow_browser_tests::{Failure, Stage};
-use sparrow_core::demo::quillet_lane;
-use sparrow_core::garden::Garden;
-use sparrow_core::patch::{PatchId, Rect};
+use sparrow_demo::quillet_lane;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::ids::PatchId;
+use sparrow_facts::rect::Rect;
 
 /// Three seconds of frames twice: with nothing to do, and with the first patch dragged to and fro, a step a
 /// frame. The first tells what the machine itself costs.

@@ -144,7 +144,7 @@ async fn a_garden_comes_in_from_a_file_and_a_broken_one_is_refused() -> Result<(
     let folder = std::env::temp_dir().join(format!("sparrow-files-{}", std::process::id()));
     std::fs::create_dir_all(&folder)?;
     let (good, broken) = (folder.join("good.json"), folder.join("broken.json"));
-    let garden = sparrow_core::demo::quillet_lane(sparrow_browser_tests::TODAY)?;
+    let garden = sparrow_demo::quillet_lane(sparrow_browser_tests::TODAY)?;
     let text = sparrow_formats::garden_file::write(&garden);
     std::fs::write(&good, &text)?;
     std::fs::write(&broken, text.replacen("\"latitude\": 4490", "\"latitude\": 94900", 1))?;

@@ -2,18 +2,23 @@
 
 use criterion::{Criterion, criterion_group, criterion_main};
 use jiff::civil::date;
-use sparrow_core::arrange::{Arranging, Wish, arrange};
+use sparrow_core::ask::starts::starts;
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::demo::quillet_lane;
-use sparrow_core::garden::Garden;
-use sparrow_core::length::Length;
-use sparrow_core::patch::{PatchId, Rect};
-use sparrow_core::reckon::reckon;
+use sparrow_core::climate::weather::Weather;
+use sparrow_core::growth::grower::Grower;
+use sparrow_core::growth::growing::Growing;
+use sparrow_core::reckon::day::reckon;
+use sparrow_core::reckon::season::view;
+use sparrow_core::search::arrange::asked::{Arranging, Wish};
+use sparrow_core::search::arrange::pose::arrange;
+use sparrow_core::season::course::course;
 use sparrow_core::season::handoff::hand_offs;
-use sparrow_core::season::starts::starts;
-use sparrow_core::season::view::view;
-use sparrow_core::season::{Grower, Growing, course, risks};
-use sparrow_core::weather::Weather;
+use sparrow_core::season::risk::risks;
+use sparrow_demo::quillet_lane;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::ids::PatchId;
+use sparrow_facts::rect::Rect;
+use sparrow_facts::units::Length;
 use std::hint::black_box;
 use std::time::{Duration, Instant};
 

@@ -1,52 +1,42 @@
 //! The rules of Patient Sparrow: everything that follows from what a gardener has said or done.
 //!
-//! One loop holds the product together. A [`garden::Garden`] is the facts; [`reckon::reckon`] is the
-//! only place where anything is concluded from them; [`command::Command`] is the only way to change
-//! them. Nothing here reads a clock, a file, a network or a database: `today` is a parameter, and the
-//! crop data are compiled in from `data/*.toml`.
+//! One loop holds the product together. A [`sparrow_facts::garden::Garden`] is the facts;
+//! [`reckon::day::reckon`] concludes what follows from them on a day; a [`change::command::Command`] is the only
+//! way to change them. Nothing here reads a clock, a file, a network or a database: `today` is a parameter,
+//! and the crop data are compiled in from `data/*.toml`.
+//!
+//! The folders stand in their order: each uses only what stands before it, `reckon` and `change` not each
+//! other. `tests/layers.rs` holds that, and that no files import each other in a circle.
 
-pub mod almanac;
-pub mod arrange;
-pub mod bare;
-pub mod bed;
-pub mod calendar;
+/// What does the book know of crops, families, neighbours and their figures?
 pub mod catalogue;
-pub mod command;
-pub mod company;
-pub mod crop;
-pub mod demo;
-pub mod draft;
-pub mod edit;
-pub mod findings;
-pub mod fit;
-pub mod garden;
-pub mod groupings;
+
+/// What is this place like: its years, sun, warmth, frosts and soil?
+pub mod climate;
+
+/// How large is a plant, and how ripe, on a day?
 pub mod growth;
-pub mod history;
-pub mod interplant;
-pub mod length;
-pub mod markers;
-pub mod patch;
-pub mod pattern;
-pub mod place;
-mod planner;
-pub mod question;
-pub mod reckon;
-pub mod refusal;
-pub mod room;
-pub mod rotate;
-pub mod rotation;
-pub mod school;
+
+/// When does what happen, from seed to cleared ground?
 pub mod season;
-pub mod shade;
-pub mod sharing;
-pub mod sheet;
-pub mod site;
-pub mod spacing;
-pub mod sums;
-pub mod sun;
+
+/// What fits where, and how many?
+pub mod ground;
+
+/// What is wrong or good there?
+pub mod rules;
+
+/// Which families stand, stood and may stand where, over the years?
 pub mod turns;
-pub mod verify;
-pub mod volume;
-pub mod weather;
-pub mod yard;
+
+/// What follows from all of it, for one day, one year, all years?
+pub mod reckon;
+
+/// What may be changed, and how much?
+pub mod change;
+
+/// What would be best?
+pub mod search;
+
+/// What would a gardener like to know, that changes nothing?
+pub mod ask;

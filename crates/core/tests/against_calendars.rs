@@ -6,11 +6,16 @@
 //! All dates are from memory and to be read to a week or two; where ours stay off them is listed and asserted.
 
 use jiff::civil::{Date, date};
-use sparrow_core::almanac::{Almanac, Appetite};
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::season::{Grower, Growing, Means, Window, usual_means, windows};
-use sparrow_core::site::{Frost, Latitude, MonthDay, Site, Units};
-use sparrow_core::weather::{BedSoil, Weather};
+use sparrow_core::climate::bed_soil::BedSoil;
+use sparrow_core::climate::weather::Weather;
+use sparrow_core::growth::grower::Grower;
+use sparrow_core::growth::growing::{Growing, usual_means};
+use sparrow_core::growth::window::{Window, windows};
+use sparrow_facts::almanac::{Almanac, Appetite};
+use sparrow_facts::site::{Frost, Latitude, MonthDay, Site};
+use sparrow_facts::timing::Means;
+use sparrow_facts::units::Units;
 
 /// Days an opening in spring may lie off the calendar's, and a last sowing.
 const OPENS: i32 = 21;

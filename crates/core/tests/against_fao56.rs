@@ -2,8 +2,8 @@
 //! (Allen, Pereira, Raes, Smith, 1998), examples 8 and 9: 20° S on 3 September (J = 246).
 
 use jiff::civil::date;
-use sparrow_core::calendar::{day_length_hours, solar_declination};
-use sparrow_core::site::Latitude;
+use sparrow_core::climate::sun::{day_length_hours, solar_declination};
+use sparrow_facts::site::Latitude;
 
 #[test]
 fn example_8_declination_on_3_september() {

@@ -5,11 +5,14 @@
 //! emergence from half an inch of soil at constant temperatures. The figures below are from memory.
 
 use jiff::civil::date;
-use sparrow_core::almanac::{Almanac, Monthly, TenthsC, WarmthFrom};
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::season::{Grower, all, figures};
-use sparrow_core::site::{Latitude, Site, Units};
-use sparrow_core::weather::{BedSoil, Weather};
+use sparrow_core::catalogue::figures::{all, figures};
+use sparrow_core::climate::bed_soil::BedSoil;
+use sparrow_core::climate::weather::Weather;
+use sparrow_core::growth::grower::Grower;
+use sparrow_facts::almanac::{Almanac, Monthly, WarmthFrom};
+use sparrow_facts::site::{Latitude, Site};
+use sparrow_facts::units::{TenthsC, Units};
 
 /// Days at 10, 15, 20 and 25 °C (50, 59, 68, 77 °F); 0 where the table says that nothing comes up, or is blank.
 const TABLE: [(&str, [f64; 4]); 22] = [

@@ -3,12 +3,12 @@
 
 mod common;
 
+use sparrow_core::ask::question::{Answer, Question, answer};
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::garden::Garden;
-use sparrow_core::length::{FOOT, Length, Tape};
-use sparrow_core::pattern::{Pattern, rows};
-use sparrow_core::question::{Answer, Question, answer};
-use sparrow_core::site::Units;
+use sparrow_core::ground::pattern::{Pattern, rows};
+use sparrow_facts::garden::Garden;
+use sparrow_facts::units::length::FOOT;
+use sparrow_facts::units::{Length, Tape, Units};
 use std::collections::BTreeSet;
 
 /// Spacing of vegetables, in the row and between rows \[in\]: D. N. Maynard, G. J. Hochmuth, Knott's Handbook
@@ -199,7 +199,7 @@ fn facts_of_the_trade_hold() {
     }
     // Roots are never transplanted; the usual depths; the four families people forget.
     for key in ["carrot", "radish", "beet", "parsnip", "turnip"] {
-        assert_eq!(crop(key).method, sparrow_core::crop::Method::Direct, "{key}");
+        assert_eq!(crop(key).method, sparrow_core::catalogue::Method::Direct, "{key}");
     }
     for (key, eighths) in [("carrot", 2), ("lettuce", 2), ("beet", 4), ("radish", 4), ("potato", 32)] {
         let depth = crop(key).sow_depth.in_inches() * 8.0;

@@ -1,8 +1,8 @@
 //! Staggered counts against closed formulas and the known limits of packing equal circles.
 
 use proptest::prelude::*;
-use sparrow_core::length::Length;
-use sparrow_core::pattern::{Pattern, grid, scattered, staggered, staggered_spots};
+use sparrow_core::ground::pattern::{Pattern, grid, scattered, staggered, staggered_spots};
+use sparrow_facts::units::Length;
 
 fn tenths(n: i32) -> Length {
     Length::tenths_mm(n)

@@ -1,8 +1,8 @@
 //! Boards against the dressed dry sizes of the American Softwood Lumber Standard (NIST, Voluntary
 //! Product Standard PS 20), recalled from memory: thickness and width in inches.
 
-use sparrow_core::bed::Board;
-use sparrow_core::site::Units;
+use sparrow_facts::bed::Board;
+use sparrow_facts::units::Units;
 
 #[test]
 fn boards_are_thinner_and_lower_than_their_names() {

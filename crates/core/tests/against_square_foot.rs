@@ -4,11 +4,10 @@ mod common;
 
 use common::{garden_with, patch_in};
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::length::Length;
-use sparrow_core::patch::Rect;
-use sparrow_core::pattern::grid;
-use sparrow_core::reckon::reckon;
-use sparrow_core::site::Units;
+use sparrow_core::ground::pattern::grid;
+use sparrow_core::reckon::day::reckon;
+use sparrow_facts::rect::Rect;
+use sparrow_facts::units::{Length, Units};
 
 /// M. Bartholomew, Square Foot Gardening, 1981: a square foot holds 1, 4, 9 or 16 plants at 12, 6, 4
 /// or 3 in; the rule is quoted from memory.

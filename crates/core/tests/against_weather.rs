@@ -5,13 +5,18 @@ use jiff::civil::{Date, date};
 use proptest::prelude::*;
 use solar_positioning::SolarPositions;
 use solar_positioning::time::JulianDate;
-use sparrow_core::almanac::{Almanac, Monthly, TenthsC, WarmthFrom};
-use sparrow_core::calendar::{day_length_hours, solar_declination};
-use sparrow_core::site::{Frost, Hemisphere, Latitude, MonthDay, Site, Units};
-use sparrow_core::weather::station::{StationDay, condense};
-use sparrow_core::weather::{
-    DAYS, Side, Thresholds, Weather, average_method, daily_normals, day_index, follow, light, nearest_shape, shapes, single_sine,
-};
+use sparrow_core::catalogue::Thresholds;
+use sparrow_core::climate::degree_days::single_sine;
+use sparrow_core::climate::frost::Side;
+use sparrow_core::climate::normals::{DAYS, daily_normals, day_index};
+use sparrow_core::climate::shapes::{nearest_shape, shapes};
+use sparrow_core::climate::soil::follow;
+use sparrow_core::climate::station::{StationDay, condense};
+use sparrow_core::climate::sun::{day_length_hours, solar_declination};
+use sparrow_core::climate::weather::{Weather, light};
+use sparrow_facts::almanac::{Almanac, Monthly, WarmthFrom};
+use sparrow_facts::site::{Frost, Hemisphere, Latitude, MonthDay, Site};
+use sparrow_facts::units::{TenthsC, Units};
 
 /// Daily weather of Seattle, 2012 to 2015, of the United States' weather service (NOAA, public domain), as the npm
 /// package vega-datasets 2.11.0 carries it (data/seattle-weather.csv).
@@ -54,17 +59,17 @@ fn degree_days_of_real_days_are_those_of_a_numerical_integration() {
     assert_eq!(checked, 120);
 }
 
-/// Bulletins on maize print this sum with limits of 50 and 86 °F (Iowa State University Extension and others, from memory):
-/// a day of 80 and 55 °F gives 17.5; one of 92 and 60 °F counts as 86, so 23; one of 68 and 41 °F counts from 50, so 9.
+/// Bulletins on maize average a day's high and low within 50 and 86 °F (Iowa State University Extension and others, from
+/// memory): a day of 80 and 55 °F gives 17.5, one of 86 and 60 °F gives 23, one of 48 and 30 °F nothing.
 #[test]
-fn the_averaging_method_gives_the_bulletins_worked_days() {
+fn degree_days_are_the_bulletins_where_a_day_lies_within_the_limits() {
     let maize = Thresholds { base: 50.0, ceiling: 86.0 };
-    for (high, low, wanted) in [(80.0, 55.0, 17.5), (92.0, 60.0, 23.0), (68.0, 41.0, 9.0), (48.0, 30.0, 0.0)] {
-        assert!((average_method(low, high, maize) - wanted).abs() < 1e-9, "{high}/{low}");
+    for (high, low, wanted) in [(80.0, 55.0, 17.5), (86.0, 60.0, 23.0), (48.0, 30.0, 0.0)] {
+        assert!((single_sine(low, high, maize) - wanted).abs() < 1e-9, "{high}/{low}");
     }
-    // Where the whole day lies within the limits the sine gives the same; where it does not, it tells cold nights apart.
-    assert!((single_sine(55.0, 80.0, maize) - 17.5).abs() < 1e-9);
+    // Averages count a night below the limit as 50 °F and a noon above it as 86 °F: 9 and 23. The sine tells how long they last.
     assert!(single_sine(41.0, 68.0, maize) < 9.0);
+    assert!(single_sine(60.0, 92.0, maize) < 26.0 && single_sine(60.0, 92.0, maize) > 23.0);
 }
 
 #[test]

@@ -3,17 +3,20 @@
 mod common;
 
 use common::{TODAY, bed, site};
-use sparrow_core::arrange::{Answer, Arranging, Problem, Wish, arrange, enumerate, score, search};
-use sparrow_core::bed::{BedId, Trellis};
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::command::{Command, carry_out};
-use sparrow_core::garden::Garden;
-use sparrow_core::length::Length;
-use sparrow_core::patch::{PatchId, Rect};
-use sparrow_core::pattern::Chance;
-use sparrow_core::refusal::Refusal;
-use sparrow_core::site::Units;
-use sparrow_core::spacing::Planting;
+use sparrow_core::change::command::{Command, carry_out};
+use sparrow_core::ground::pattern::Chance;
+use sparrow_core::ground::planting::Planting;
+use sparrow_core::search::arrange::asked::{Arranging, Wish};
+use sparrow_core::search::arrange::pose::arrange;
+use sparrow_core::search::arrange::problem::{Problem, score};
+use sparrow_core::search::arrange::search::{Answer, enumerate, search};
+use sparrow_facts::bed::Trellis;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::ids::{BedId, PatchId};
+use sparrow_facts::rect::Rect;
+use sparrow_facts::refusal::Refusal;
+use sparrow_facts::units::{Length, Units};
 
 fn garden(columns: i32, rows: i32) -> Garden {
     let mut garden = Garden::new(site(Units::Imperial));
@@ -79,7 +82,7 @@ fn on_small_beds_the_score_is_the_best_of_all_picks_in_two_hundred_cases() {
 }
 
 fn problem(garden: &Garden, wishes: &[Wish]) -> Problem {
-    sparrow_core::arrange::problem_of(garden, Catalogue::standard(), &asked(wishes.to_vec())).expect("it is there")
+    sparrow_core::search::arrange::pose::problem_of(garden, Catalogue::standard(), &asked(wishes.to_vec())).expect("it is there")
 }
 
 #[test]
@@ -217,7 +220,7 @@ fn no_answer_is_worse_than_the_bed_as_it_is() {
 fn tall_crops_come_to_the_pole_s_side_and_climbers_to_the_trellis() {
     for latitude in [4490, -4130] {
         let mut garden = garden(4, 4);
-        garden.site.latitude = sparrow_core::site::Latitude(latitude);
+        garden.site.latitude = sparrow_facts::site::Latitude(latitude);
         let wishes = vec![wish("maize", "wide", 4, true), wish("pepper", "bush", 4, true)];
         let best = arrange(&garden, Catalogue::standard(), &asked(wishes)).unwrap().proposals.remove(0);
         let y = |wish: usize| best.patches.iter().find(|one| one.wish == wish).unwrap().place.rect.y;
@@ -228,7 +231,11 @@ fn tall_crops_come_to_the_pole_s_side_and_climbers_to_the_trellis() {
             assert!(y(0) >= y(1), "{best:?}");
         }
         assert!(
-            !best.patches.iter().flat_map(|one| &one.why).any(|one| matches!(one.why, sparrow_core::arrange::Why::Shade { .. }))
+            !best
+                .patches
+                .iter()
+                .flat_map(|one| &one.why)
+                .any(|one| matches!(one.why, sparrow_core::search::arrange::asked::Why::Shade { .. }))
         );
     }
     let mut garden = garden(4, 4);

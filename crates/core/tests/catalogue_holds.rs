@@ -1,8 +1,6 @@
 //! The data files: complete, consistent, and as large as a home garden needs.
 
-use sparrow_core::catalogue::Catalogue;
-use sparrow_core::company::{Grade, Kind};
-use sparrow_core::crop::{Life, Method};
+use sparrow_core::catalogue::{Catalogue, Grade, Kind, Life, Method};
 use std::collections::HashSet;
 
 fn standard() -> Catalogue {

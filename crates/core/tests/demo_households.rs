@@ -2,9 +2,10 @@
 
 use jiff::civil::date;
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::demo::{quillet_lane, tern_court};
-use sparrow_core::reckon::{Reason, Weight, reckon};
-use sparrow_core::verify::verify;
+use sparrow_core::change::verify::verify;
+use sparrow_core::reckon::day::reckon;
+use sparrow_core::rules::reason::{Reason, Weight};
+use sparrow_demo::{quillet_lane, tern_court};
 
 #[test]
 fn both_households_can_be_laid_out_whatever_the_day() {

@@ -4,18 +4,16 @@ mod common;
 
 use common::{any_bed, any_school, garden_with, laid, patch_in};
 use proptest::prelude::*;
-use sparrow_core::bed::{Bed, Brace};
-use sparrow_core::catalogue::Catalogue;
-use sparrow_core::command::{Command, carry_out};
-use sparrow_core::crop::Spacing;
-use sparrow_core::edit::{apply, inverse};
-use sparrow_core::fit::{bed_fit, side_fit};
-use sparrow_core::length::Length;
-use sparrow_core::patch::Rect;
-use sparrow_core::school::School;
-use sparrow_core::site::Units;
-use sparrow_core::spacing::{Planting, room_for};
-use sparrow_core::verify::verify;
+use sparrow_core::catalogue::{Catalogue, Spacing};
+use sparrow_core::change::command::{Command, carry_out};
+use sparrow_core::change::verify::verify;
+use sparrow_core::ground::fit::{bed_fit, side_fit};
+use sparrow_core::ground::planting::{Planting, room_for};
+use sparrow_facts::bed::{Bed, Brace};
+use sparrow_facts::edit::{apply, inverse};
+use sparrow_facts::rect::Rect;
+use sparrow_facts::school::School;
+use sparrow_facts::units::{Length, Units};
 
 fn any_units() -> impl Strategy<Value = Units> {
     prop_oneof![Just(Units::Imperial), Just(Units::Metric)]
@@ -213,7 +211,7 @@ fn squares_of_a_foot_and_of_thirty_centimetres_hold_the_same_and_are_never_mixed
     let mut garden = garden_with(1, Units::Imperial);
     let patch = patch_in(&garden, "carrot", "root", Rect { x: 0, y: 0, w: 2, h: 2 });
     garden.patches.push(patch);
-    let metric = sparrow_core::site::Site { units: Units::Metric, ..garden.site.clone() };
+    let metric = sparrow_facts::site::Site { units: Units::Metric, ..garden.site.clone() };
     let refusal = carry_out(&mut garden, catalogue, &Command::SetSite { site: metric }, common::TODAY).unwrap_err();
     assert!(refusal.to_string().contains("12 in and 30 cm squares are not mixed"), "{refusal}");
 }

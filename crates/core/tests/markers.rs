@@ -5,17 +5,17 @@ mod common;
 use common::{TODAY, garden_with};
 use jiff::civil::date;
 use proptest::prelude::*;
-use sparrow_core::bed::BedId;
+use sparrow_core::ask::markers::{Markers, Marking, Row, mark};
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::command::{Command, carry_out};
-use sparrow_core::garden::Garden;
-use sparrow_core::length::{Length, Tape};
-use sparrow_core::markers::{Markers, Marking, Row, mark};
-use sparrow_core::patch::{PatchId, Rect};
-use sparrow_core::reckon::{Reason, reckon};
-use sparrow_core::school::School;
-use sparrow_core::site::Units;
-use sparrow_core::verify::verify;
+use sparrow_core::change::command::{Command, carry_out};
+use sparrow_core::change::verify::verify;
+use sparrow_core::reckon::day::reckon;
+use sparrow_core::rules::reason::Reason;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::ids::{BedId, PatchId};
+use sparrow_facts::rect::Rect;
+use sparrow_facts::school::School;
+use sparrow_facts::units::{Length, Tape, Units};
 
 fn inch(n: i32) -> Length {
     Length::inches(n)
@@ -132,7 +132,7 @@ fn a_row_moves_with_its_half_squares_and_stays_within_them() {
     let reckoning = reckon(&garden, Catalogue::standard(), date(2027, 4, 10), TODAY);
     assert!(reckoning.patches[0].holes.iter().all(|hole| hole.x == inch(33)));
     // A file that puts the line elsewhere is not a garden.
-    garden.patches[0].line = Some(sparrow_core::patch::RowLine { across: true, at: inch(90) });
+    garden.patches[0].line = Some(sparrow_facts::rect::RowLine { across: true, at: inch(90) });
     let (place, why) = verify(&garden, Catalogue::standard()).unwrap_err();
     assert!(place == "patches[0]" && why.to_string().starts_with("place of the row: 7 ft 6 in"), "{place}: {why}");
 }
@@ -159,7 +159,7 @@ proptest! {
     #[test]
     fn prop_lines_are_the_sum_of_their_gaps(picks in prop::collection::vec((0..1000usize, 0..30i32), 1..12), across: bool) {
         let crops = &Catalogue::standard().crops;
-        let roots: Vec<_> = crops.iter().filter(|crop| crop.method == sparrow_core::crop::Method::Direct).collect();
+        let roots: Vec<_> = crops.iter().filter(|crop| crop.method == sparrow_core::catalogue::Method::Direct).collect();
         let rows: Vec<Row> = picks
             .iter()
             .map(|(pick, gap)| {

@@ -3,14 +3,13 @@
 mod common;
 
 use common::{TODAY, garden_with};
-use sparrow_core::bed::{Bed, BedKind, Board, Reach};
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::command::{Command, carry_out};
-use sparrow_core::draft::{BedDraft, KindDraft, TrellisDraft, VolumeText};
-use sparrow_core::fit::bed_fit;
-use sparrow_core::length::{Length, Tape};
-use sparrow_core::refusal::Refusal;
-use sparrow_core::site::Units;
+use sparrow_core::change::command::{Command, carry_out};
+use sparrow_core::change::draft::{BedDraft, KindDraft, TrellisDraft, VolumeText};
+use sparrow_core::ground::fit::bed_fit;
+use sparrow_facts::bed::{Bed, BedKind, Board, Reach};
+use sparrow_facts::refusal::Refusal;
+use sparrow_facts::units::{Length, Tape, Units};
 
 fn tape(text: &str) -> Option<Tape> {
     Some(Tape(text.parse().expect("a length")))
@@ -132,7 +131,8 @@ fn a_new_bed_finds_a_place_of_its_own_with_a_path_before_it() {
     let mut garden = garden_with(2, Units::Metric);
     let command = Command::AddBed { draft: draft(RAISED, "2 m", "1 m") };
     carry_out(&mut garden, Catalogue::standard(), &command, TODAY).unwrap();
-    let touching = sparrow_core::yard::paths(&garden).into_iter().any(|path| path.other.0 == 3 && (path.overlap || path.narrow));
+    let touching =
+        sparrow_core::ground::yard::paths(&garden).into_iter().any(|path| path.other.0 == 3 && (path.overlap || path.narrow));
     assert!(!touching);
 }
 
@@ -142,10 +142,10 @@ fn part_squares_count_by_what_really_fits() {
     let bed = added(draft(KindDraft::Ground, "7 ft 3 in", "3 ft 6 in"), Units::Imperial).unwrap();
     let fit = bed_fit(&bed, Units::Imperial);
     assert_eq!((fit.half_columns, fit.half_rows), (15, 7));
-    let three = sparrow_core::crop::Spacing { along: Length::inches(3), across: Length::inches(3) };
+    let three = sparrow_core::catalogue::Spacing { along: Length::inches(3), across: Length::inches(3) };
     let holes = |x, w| {
-        let rect = sparrow_core::patch::Rect { x, y: 0, w, h: 7 };
-        common::laid(&bed, Units::Imperial, three, rect, sparrow_core::school::School::SquareFoot).len()
+        let rect = sparrow_facts::rect::Rect { x, y: 0, w, h: 7 };
+        common::laid(&bed, Units::Imperial, three, rect, sparrow_facts::school::School::SquareFoot).len()
     };
     assert_eq!((holes(14, 1), holes(0, 14), holes(0, 15)), (14, 28 * 14, 29 * 14));
 }

@@ -4,17 +4,19 @@ mod common;
 
 use common::{TODAY, garden_with, patch_in};
 use jiff::civil::date;
-use sparrow_core::bed::{Reach, Trellis};
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::garden::Garden;
-use sparrow_core::length::Length;
-use sparrow_core::patch::{Ground, Patch, Rect};
-use sparrow_core::place::{ARM, from_side};
-use sparrow_core::reckon::{Reason, Weight, reckon};
-use sparrow_core::shade::{in_shadow, trellis_shades};
-use sparrow_core::site::{Latitude, Units};
-use sparrow_core::spacing::Hole;
-use sparrow_core::sun::{noon_height_degrees, noon_shadow};
+use sparrow_core::climate::sun::{noon_height_degrees, noon_shadow};
+use sparrow_core::ground::hole::Hole;
+use sparrow_core::reckon::day::reckon;
+use sparrow_core::rules::place::{ARM, from_side};
+use sparrow_core::rules::reason::{Reason, Weight};
+use sparrow_core::rules::shade::{in_shadow, trellis_shades};
+use sparrow_facts::bed::{Reach, Trellis};
+use sparrow_facts::garden::Garden;
+use sparrow_facts::patch::Patch;
+use sparrow_facts::rect::{Ground, Rect};
+use sparrow_facts::site::Latitude;
+use sparrow_facts::units::{Length, Units};
 
 fn inch(n: i32) -> Length {
     Length::inches(n)
@@ -203,7 +205,8 @@ fn maize_holds_up_climbing_beans_and_not_bush_ones() {
         let mut garden = with(&[("maize", "block", ground)]);
         let beans = patch_in(&garden, "bean", way, ground);
         garden.patches.push(Patch { between: true, from: date(2027, 6, 1), ..beans });
-        let supports = |relation: usize| Catalogue::standard().relations[relation].kind == sparrow_core::company::Kind::Supports;
+        let supports =
+            |relation: usize| Catalogue::standard().relations[relation].kind == sparrow_core::catalogue::Kind::Supports;
         let told = told(&garden);
         let held = told.iter().any(|one| matches!(one.1, Reason::Company { relation, .. } if supports(relation)));
         (held, told.iter().any(|one| one.1 == Reason::WantsTrellis))

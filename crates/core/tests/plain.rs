@@ -6,16 +6,18 @@ use common::{TODAY, garden_with, some_command};
 use jiff::civil::{Date, date};
 use proptest::prelude::*;
 use proptest::strategy::ValueTree;
-use sparrow_core::bed::BedId;
-use sparrow_core::calendar::growing_year;
-use sparrow_core::catalogue::Catalogue;
-use sparrow_core::command::carry_out;
-use sparrow_core::company::Nearness;
-use sparrow_core::crop::Crop;
-use sparrow_core::garden::Garden;
-use sparrow_core::patch::{Patch, Rect};
-use sparrow_core::reckon::{Finding, Reason, Reckoning, Weight, reckon};
-use sparrow_core::site::{Hemisphere, Units};
+use sparrow_core::catalogue::{Catalogue, Crop, Nearness};
+use sparrow_core::change::command::carry_out;
+use sparrow_core::climate::calendar::growing_year;
+use sparrow_core::reckon::day::{Reckoning, reckon};
+use sparrow_core::rules::findings::Finding;
+use sparrow_core::rules::reason::{Reason, Weight};
+use sparrow_facts::garden::Garden;
+use sparrow_facts::ids::BedId;
+use sparrow_facts::patch::Patch;
+use sparrow_facts::rect::Rect;
+use sparrow_facts::site::Hemisphere;
+use sparrow_facts::units::Units;
 use std::collections::BTreeSet;
 
 /// A garden after up to 240 commands, many of them refused.
@@ -100,7 +102,7 @@ fn halves(garden: &Garden, patch: &Patch) -> BTreeSet<u8> {
 fn too_soon_plainly(garden: &Garden, patch: &Patch, bed: BedId, halves_of_patch: &BTreeSet<u8>) -> Option<i16> {
     let catalogue = Catalogue::standard();
     let family = catalogue.family(&crop(patch).family).expect("crops have families");
-    if crop(patch).ways.iter().all(|way| way.days[1] > 300) && crop(patch).life == sparrow_core::crop::Life::Perennial {
+    if crop(patch).ways.iter().all(|way| way.days[1] > 300) && crop(patch).life == sparrow_core::catalogue::Life::Perennial {
         return None;
     }
     let year = growing_year(patch.from, Hemisphere::North);
@@ -108,7 +110,7 @@ fn too_soon_plainly(garden: &Garden, patch: &Patch, bed: BedId, halves_of_patch:
     let here = kin.filter(|other| !halves(garden, other).is_disjoint(halves_of_patch));
     let planted = here.map(|other| growing_year(other.from, Hemisphere::North));
     let remembered = garden.past.iter().filter(|past| past.bed == bed).filter_map(|past| {
-        let same = past.stood.family(catalogue).is_some_and(|stood| stood.key == family.key);
+        let same = catalogue.family_of(&past.stood).is_some_and(|stood| stood.key == family.key);
         (same && past.section.is_none_or(|section| halves_of_patch.contains(&section))).then_some(past.year)
     });
     planted.chain(remembered).filter(|then| *then < year && year - then < i16::from(family.interval)).max()

@@ -4,15 +4,14 @@ mod common;
 
 use common::{TODAY, garden_with, patch_in};
 use jiff::civil::date;
-use sparrow_core::bed::BedId;
+use sparrow_core::ask::question::{Answer, Question, answer};
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::command::{Command, carry_out};
-use sparrow_core::garden::Garden;
-use sparrow_core::length::{Length, Tape};
-use sparrow_core::patch::{PatchId, Rect};
-use sparrow_core::question::{Answer, Question, answer};
-use sparrow_core::school::School;
-use sparrow_core::site::Units;
+use sparrow_core::change::command::{Command, carry_out};
+use sparrow_facts::garden::Garden;
+use sparrow_facts::ids::{BedId, PatchId};
+use sparrow_facts::rect::Rect;
+use sparrow_facts::school::School;
+use sparrow_facts::units::{Length, Tape, Units};
 
 fn garden() -> Garden {
     let mut garden = garden_with(2, Units::Imperial);
@@ -83,7 +82,7 @@ fn an_edge_and_a_seeder_go_by_the_household_s_own_distance() {
 fn a_sheet_is_for_what_stands_on_a_day_or_for_the_whole_year() {
     let mut garden = garden();
     let leeks = patch_in(&garden, "leek", "stem", Rect { x: 0, y: 0, w: 4, h: 4 });
-    garden.patches.push(sparrow_core::patch::Patch { from: date(2027, 9, 2), until: date(2027, 12, 1), ..leeks });
+    garden.patches.push(sparrow_facts::patch::Patch { from: date(2027, 9, 2), until: date(2027, 12, 1), ..leeks });
     let count = |on| match asks(&garden, Question::Sheet { bed: BedId(1), year: 2027, on }) {
         Ok(Answer::Sheet(sheet)) => sheet.plantings.len(),
         other => panic!("{other:?}"),

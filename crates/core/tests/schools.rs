@@ -5,16 +5,17 @@ mod common;
 use common::{TODAY, garden_with, patch_in};
 use jiff::civil::date;
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::command::{Command, carry_out};
-use sparrow_core::garden::Garden;
-use sparrow_core::length::{Length, Tape};
-use sparrow_core::patch::{PatchId, Rect};
-use sparrow_core::pattern::Pattern;
-use sparrow_core::reckon::{PatchReckoning, Reason, reckon};
-use sparrow_core::refusal::Refusal;
-use sparrow_core::school::{School, SchoolFor, Unsuited};
-use sparrow_core::site::Units;
-use sparrow_core::spacing::Planting;
+use sparrow_core::change::command::{Command, carry_out};
+use sparrow_core::ground::pattern::Pattern;
+use sparrow_core::ground::planting::Planting;
+use sparrow_core::reckon::day::{PatchReckoning, reckon};
+use sparrow_core::rules::reason::Reason;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::ids::PatchId;
+use sparrow_facts::rect::Rect;
+use sparrow_facts::refusal::Refusal;
+use sparrow_facts::school::{School, SchoolFor, Unsuited};
+use sparrow_facts::units::{Length, Tape, Units};
 
 const PATCH: SchoolFor = SchoolFor::Patch { patch: PatchId(1) };
 

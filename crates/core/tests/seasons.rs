@@ -3,12 +3,13 @@
 mod common;
 
 use jiff::civil::{Date, date};
-use sparrow_core::calendar::{growing_year, in_year, planning_year, resting_needle, usual_span, year_span};
-use sparrow_core::catalogue::Catalogue;
-use sparrow_core::crop::Hardiness;
-use sparrow_core::garden::Garden;
-use sparrow_core::season::year;
-use sparrow_core::site::{Frost, Hemisphere, Latitude, MonthDay, Site, Units};
+use sparrow_core::catalogue::{Catalogue, Hardiness};
+use sparrow_core::climate::calendar::{growing_year, in_year, planning_year, resting_needle, year_span};
+use sparrow_core::season::span::coarse_span;
+use sparrow_core::season::year::year;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::site::{Frost, Hemisphere, Latitude, MonthDay, Site};
+use sparrow_facts::units::Units;
 
 fn day(month: i8, day: i8) -> MonthDay {
     MonthDay { month, day }
@@ -84,7 +85,7 @@ fn the_needle_rests_on_today_or_where_the_planned_year_is_in_leaf() {
 
 fn span(site: &Site, crop: &str, way: &str, year: i16) -> (Date, Date) {
     let crop = Catalogue::standard().crop(crop).expect("a crop of the catalogue");
-    usual_span(site, crop, crop.way(way).expect("one of its ways"), year)
+    coarse_span(site, crop, crop.way(way).expect("one of its ways"), year)
 }
 
 #[test]
@@ -113,7 +114,7 @@ fn every_way_of_every_crop_has_days_that_run_forward() {
         let (_, autumn) = year_span(2027, site.latitude.hemisphere());
         for crop in &Catalogue::standard().crops {
             for way in &crop.ways {
-                let (from, until) = usual_span(&site, crop, way, 2027);
+                let (from, until) = coarse_span(&site, crop, way, 2027);
                 assert!(from <= until, "{} {}", crop.key, way.key);
                 assert!(crop.hardiness != Hardiness::Tender || until <= autumn, "{} {} outlives the frost", crop.key, way.key);
             }

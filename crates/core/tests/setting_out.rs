@@ -4,22 +4,24 @@ mod common;
 
 use common::{TODAY, garden_with, patch_in};
 use jiff::civil::date;
-use sparrow_core::bed::{BedId, Reach};
-use sparrow_core::calendar::year_span;
+use sparrow_core::ask::groupings::{Fitted, fitted};
+use sparrow_core::ask::sheet::{Sheet, StickBetween, sheet};
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::command::{Command, carry_out};
-use sparrow_core::demo::{quillet_lane, tern_court};
-use sparrow_core::garden::Garden;
-use sparrow_core::groupings::{Fitted, fitted};
-use sparrow_core::growth::size_after;
-use sparrow_core::length::Length;
-use sparrow_core::patch::{PatchId, Rect};
-use sparrow_core::reckon::{Reason, reckon};
-use sparrow_core::school::School;
-use sparrow_core::sheet::{Sheet, StickBetween, sheet};
-use sparrow_core::site::{Hemisphere, Units};
-use sparrow_core::sums::{edge, fits, pattern, plates, tally};
-use sparrow_core::verify::verify;
+use sparrow_core::change::command::{Command, carry_out};
+use sparrow_core::change::verify::verify;
+use sparrow_core::climate::calendar::year_span;
+use sparrow_core::ground::sums::{edge, fits, pattern, plates, tally};
+use sparrow_core::growth::size::size_after;
+use sparrow_core::reckon::day::reckon;
+use sparrow_core::rules::reason::Reason;
+use sparrow_demo::{quillet_lane, tern_court};
+use sparrow_facts::bed::Reach;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::ids::{BedId, PatchId};
+use sparrow_facts::rect::Rect;
+use sparrow_facts::school::School;
+use sparrow_facts::site::Hemisphere;
+use sparrow_facts::units::{Length, Units};
 
 fn inch(n: i32) -> Length {
     Length::inches(n)
@@ -79,7 +81,7 @@ fn stems_stand_beside_the_drip_line_and_strewn_seed_has_no_lines() {
 fn every_stem_of_the_households_is_on_a_sheet_within_its_bed_and_sticks_are_told_apart_by_the_tape() {
     let catalogue = Catalogue::standard();
     for garden in [quillet_lane(TODAY).unwrap(), tern_court(TODAY).unwrap()] {
-        let year = sparrow_core::calendar::planning_year(TODAY, &garden.site);
+        let year = sparrow_core::climate::calendar::planning_year(TODAY, &garden.site);
         let days = year_span(year, garden.site.latitude.hemisphere());
         for bed in &garden.beds {
             let sheet = sheet(&garden, catalogue, bed.id, days).unwrap();
@@ -198,7 +200,7 @@ fn stages_wait_for_what_they_need_of_each_other() {
     let [maize, beans, squash, _] = &sisters.stages[..] else { panic!("{sisters:?}") };
     let crop = Catalogue::standard().crop("maize").unwrap();
     let patch = maize.place.patch(0);
-    let pace = sparrow_core::spacing::Planting::alone(&garden, Catalogue::standard(), &patch).unwrap().pace;
+    let pace = sparrow_core::ground::planting::Planting::alone(&garden, Catalogue::standard(), &patch).unwrap().pace;
     let high = |day: jiff::civil::Date| {
         size_after(crop, &crop.ways[0], pace.lived(f64::from((day - maize.place.from).get_days()))).height
     };
@@ -239,7 +241,7 @@ fn a_household_s_own_grouping_is_saved_put_down_and_forgotten() {
     let again = carry_out(&mut garden, catalogue, &keep("back row", &[1, 2]), TODAY).unwrap_err();
     assert_eq!(again.to_string(), "there is already a grouping called back row");
     assert!(carry_out(&mut garden, catalogue, &keep("One", &[1]), TODAY).unwrap_err().to_string().contains("2 to 40 patches"));
-    let forget = Command::ForgetGrouping { grouping: sparrow_core::groupings::OwnGroupingId(1) };
+    let forget = Command::ForgetGrouping { grouping: sparrow_facts::ids::OwnGroupingId(1) };
     carry_out(&mut garden, catalogue, &forget, TODAY).unwrap();
     assert!(garden.groupings.is_empty());
 }

@@ -6,18 +6,19 @@ use common::{TODAY, garden_with, patch_in};
 use jiff::ToSpan;
 use jiff::civil::{Date, date};
 use proptest::prelude::*;
-use sparrow_core::bare::{SHORTEST, bare};
-use sparrow_core::bed::BedId;
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::garden::Garden;
-use sparrow_core::growth::{days_to_full_leaf, first_day_as_wide, part_grown, size, size_after};
-use sparrow_core::length::Length;
-use sparrow_core::patch::{Patch, Rect};
-use sparrow_core::pattern::Pattern;
-use sparrow_core::reckon::{Reason, Weight, reckon};
-use sparrow_core::sharing::Sharing;
-use sparrow_core::site::Units;
-use sparrow_core::spacing::Planting;
+use sparrow_core::ground::pattern::Pattern;
+use sparrow_core::ground::planting::Planting;
+use sparrow_core::growth::size::{days_to_full_leaf, first_day_as_wide, part_grown, size, size_after};
+use sparrow_core::reckon::day::reckon;
+use sparrow_core::rules::bare::{SHORTEST, bare};
+use sparrow_core::rules::reason::{Reason, Weight};
+use sparrow_core::rules::sharing::Sharing;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::ids::BedId;
+use sparrow_facts::patch::Patch;
+use sparrow_facts::rect::Rect;
+use sparrow_facts::units::{Length, Units};
 
 fn stand(garden: &Garden, crop: &str, way: &str, rect: Rect, from: Date, until: Date) -> Patch {
     Patch { from, until, ..patch_in(garden, crop, way, rect) }
@@ -105,7 +106,7 @@ fn a_patch_has_no_size_on_days_it_does_not_stand() {
     let on = |day| reckon(&garden, Catalogue::standard(), day, TODAY).patches[0].clone();
     assert_eq!(on(date(2027, 4, 30)).size, None);
     let (may, june, august) = (on(date(2027, 5, 1)), on(date(2027, 6, 1)), on(date(2027, 9, 1)));
-    let wide = |reckoned: &sparrow_core::reckon::PatchReckoning| reckoned.size.unwrap().canopy;
+    let wide = |reckoned: &sparrow_core::reckon::day::PatchReckoning| reckoned.size.unwrap().canopy;
     assert!(wide(&may) < wide(&june) && wide(&june) < wide(&august));
     assert_eq!(wide(&august), august.spread);
     assert_eq!(on(date(2027, 9, 2)).size, None, "and gone when it is cleared");
@@ -185,7 +186,7 @@ proptest! {
         let mut garden = garden_with(2, Units::Imperial);
         for pick in picks {
             let command = common::some_command(&garden, pick);
-            let _ = sparrow_core::command::carry_out(&mut garden, Catalogue::standard(), &command, TODAY);
+            let _ = sparrow_core::change::command::carry_out(&mut garden, Catalogue::standard(), &command, TODAY);
         }
         for bed in garden.beds.iter().map(|bed| bed.id) {
             for gap in bare(&garden, Catalogue::standard(), bed, 2027, TODAY) {

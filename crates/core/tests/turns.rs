@@ -6,21 +6,26 @@ mod common;
 use common::{TODAY, garden_with, patch_in};
 use jiff::civil::date;
 use proptest::prelude::*;
-use sparrow_core::bed::{BedId, Trellis};
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::command::{Command, carry_out};
-use sparrow_core::edit::{apply, inverse};
-use sparrow_core::garden::Garden;
-use sparrow_core::history::Stood;
-use sparrow_core::length::Length;
-use sparrow_core::patch::Rect;
-use sparrow_core::refusal::Refusal;
-use sparrow_core::rotate::Ledger;
-use sparrow_core::site::Units;
-use sparrow_core::turns::{
-    self, CellKind, Entry, NoteKind, Piece, Pinned, Problem, RemedyKind, Standing, TieKey, TurnChange, TurnSchool, TurnsUnit,
-    Unknown, WishId, YearsOf, straight, usual_wish, view, why,
-};
+use sparrow_core::change::command::{Command, carry_out};
+use sparrow_core::change::turns::TurnChange;
+use sparrow_core::reckon::turns::{CellKind, NoteKind, view};
+use sparrow_core::search::remedies::{RemedyKind, TieKey, why};
+use sparrow_core::search::{amounts, years};
+use sparrow_core::turns::held::usual_wish;
+use sparrow_core::turns::problem::Problem;
+use sparrow_core::turns::status::{Standing, straight};
+use sparrow_core::turns::{ground, held};
+use sparrow_facts::bed::Trellis;
+use sparrow_facts::edit::{apply, inverse};
+use sparrow_facts::garden::Garden;
+use sparrow_facts::history::Stood;
+use sparrow_facts::ids::{BedId, WishId};
+use sparrow_facts::rect::Rect;
+use sparrow_facts::refusal::Refusal;
+use sparrow_facts::turns::{Entry, Piece, Pinned, TurnSchool, TurnsUnit, Unknown, YearsOf};
+use sparrow_facts::units::{Length, Units};
+use sparrow_rotate::Ledger;
 
 /// The year being planned on the day of these tests: November 2026 is past the first frost.
 const FIRST: i16 = 2027;
@@ -47,8 +52,8 @@ fn remember(garden: &mut Garden, bed: u32, year: i16, words: &str) {
         .expect("crops of the catalogue");
 }
 
-fn best(garden: &Garden) -> turns::TurnProposal {
-    turns::propose(garden, Catalogue::standard(), TODAY, &[], &mut |_, _| true).expect("there are wishes")
+fn best(garden: &Garden) -> years::TurnProposal {
+    years::propose(garden, Catalogue::standard(), TODAY, &[], &mut |_, _| true).expect("there are wishes")
 }
 
 fn years(garden: &mut Garden, years: u8) {
@@ -190,7 +195,7 @@ fn arguing_puts_a_wish_where_it_is_wanted_and_says_what_that_costs() {
         plan.entries.iter().filter(|entry| entry.wish == wishes[1] && entry.year == FIRST + 1).map(|entry| entry.at).collect();
     let there = (2..=4).map(|bed| at(bed, 0)).find(|piece| !cabbages.contains(piece)).unwrap();
     let pin = Pinned { wish: wishes[1], year: FIRST + 1, at: there };
-    let argued = turns::argue(&garden, Catalogue::standard(), TODAY, &plan.entries, pin).unwrap();
+    let argued = years::argue(&garden, Catalogue::standard(), TODAY, &plan.entries, pin).unwrap();
     let stands: Vec<_> =
         argued.proposal.entries.iter().filter(|entry| entry.wish == pin.wish && entry.year == pin.year).collect();
     assert_eq!(stands.iter().map(|entry| entry.at).collect::<Vec<_>>(), [there]);
@@ -274,7 +279,7 @@ fn years_on_and_off_tubs_perennials_and_fallow_ground_are_kept_to() {
     let bean = wish(&mut garden, "bean", 30);
     let mut draft = garden.turns.wish(bean).unwrap().clone();
     draft.years = YearsOf { every: 2, first: Some(FIRST + 1), last: None };
-    let closing = sparrow_core::turns::Closing { at: at(2, 0), year: FIRST + 3 };
+    let closing = sparrow_facts::turns::Closing { at: at(2, 0), year: FIRST + 3 };
     turn(&mut garden, vec![TurnChange::ChangeWish { id: bean, wish: draft }, TurnChange::Close { closing, closed: true }])
         .unwrap();
     let plan = best(&garden);
@@ -308,8 +313,8 @@ fn what_is_planted_stands_whatever_is_wished_and_the_plan_is_charged_with_it() {
 /// begins on 15 August (ten weeks before); a part counts from 21 days on.
 #[test]
 fn the_parts_of_the_year_a_crop_holds_follow_from_its_days() {
-    let parts = |site: &sparrow_core::site::Site, from, until, year| {
-        let parts = turns::parts_of(site, from, until, year);
+    let parts = |site: &sparrow_facts::site::Site, from, until, year| {
+        let parts = held::parts_of(site, from, until, year);
         [parts.early, parts.main, parts.late]
     };
     let north = common::site(Units::Imperial);
@@ -327,7 +332,7 @@ fn the_parts_of_the_year_a_crop_holds_follow_from_its_days() {
     // South of the equator the same, half a year on.
     let mut south = north;
     south.latitude.0 = -south.latitude.0;
-    south.frost = south.frost.map(|frost| sparrow_core::site::Frost { last: frost.first, first: frost.last, ..frost });
+    south.frost = south.frost.map(|frost| sparrow_facts::site::Frost { last: frost.first, first: frost.last, ..frost });
     assert_eq!(parts(&south, date(2027, 10, 1), date(2027, 11, 6), 2027), [true, false, false]);
     assert_eq!(parts(&south, date(2028, 1, 20), date(2028, 6, 1), 2027), [false, true, true]);
 }
@@ -344,9 +349,9 @@ fn a_usual_wish_is_what_the_catalogue_knows_of_the_crop() {
 }
 
 /// A planting of garlic from one autumn to the next summer, in the first bed.
-fn garlic(garden: &Garden, planted: i16) -> sparrow_core::patch::Patch {
+fn garlic(garden: &Garden, planted: i16) -> sparrow_facts::patch::Patch {
     let patch = patch_in(garden, "garlic", "bulb", Rect { x: 0, y: 0, w: 4, h: 4 });
-    sparrow_core::patch::Patch { from: date(planted, 10, 20), until: date(planted + 1, 7, 10), ..patch }
+    sparrow_facts::patch::Patch { from: date(planted, 10, 20), until: date(planted + 1, 7, 10), ..patch }
 }
 
 #[test]
@@ -375,7 +380,7 @@ fn what_is_planted_of_a_wish_is_taken_off_it_in_that_year() {
     assert_eq!([given(FIRST), given(FIRST + 1)], [4, 10], "6 squares are planted in the first year");
     // It can be fixed and argued about in that year too.
     let pin = Pinned { wish: bean, year: FIRST, at: at(2, 0) };
-    let argued = turns::argue(&garden, Catalogue::standard(), TODAY, &plan.entries, pin).unwrap();
+    let argued = years::argue(&garden, Catalogue::standard(), TODAY, &plan.entries, pin).unwrap();
     assert!(argued.proposal.entries.contains(&Entry { wish: bean, year: FIRST, at: at(2, 0), squares: 4 }));
     garden.patches[0].rect = Rect { x: 0, y: 0, w: 8, h: 5 };
     assert_eq!(best(&garden).entries.iter().filter(|entry| entry.year == FIRST).count(), 0, "all of it is planted");
@@ -389,7 +394,7 @@ fn a_plan_gives_up_squares_that_are_no_longer_wanted() {
     let mut fewer = garden.turns.wish(bean).unwrap().clone();
     fewer.squares = 4;
     turn(&mut garden, vec![TurnChange::ChangeWish { id: bean, wish: fewer }]).unwrap();
-    let again = turns::propose(&garden, Catalogue::standard(), TODAY, &plan.entries, &mut |_, _| true).unwrap();
+    let again = years::propose(&garden, Catalogue::standard(), TODAY, &plan.entries, &mut |_, _| true).unwrap();
     assert!(!again.entries.is_empty() && again.entries.iter().all(|entry| entry.squares == 4), "{:?}", again.entries);
     assert_eq!(
         view(&garden, Catalogue::standard(), TODAY, &plan.entries).cells.iter().filter_map(|cell| cell.centisquares).max(),
@@ -403,9 +408,9 @@ fn own_values_and_findings_hold_in_the_bed_view_as_well() {
     remember(&mut garden, 1, FIRST - 3, "kale");
     garden.patches.push(patch_in(&garden, "cabbage", "head", Rect { x: 0, y: 0, w: 6, h: 6 }));
     let warned = |garden: &Garden| {
-        let reckoned = sparrow_core::reckon::reckon(garden, Catalogue::standard(), date(2027, 6, 1), TODAY);
+        let reckoned = sparrow_core::reckon::day::reckon(garden, Catalogue::standard(), date(2027, 6, 1), TODAY);
         reckoned.findings.into_iter().find_map(|finding| match finding.reason {
-            sparrow_core::reckon::Reason::TooSoon { interval, .. } => Some(interval),
+            sparrow_core::rules::reason::Reason::TooSoon { interval, .. } => Some(interval),
             _ => None,
         })
     };
@@ -423,7 +428,7 @@ fn own_values_and_findings_hold_in_the_bed_view_as_well() {
 fn a_year_of_the_plan_arrives_in_a_bed_as_plants_with_its_days() {
     let mut garden = garden_with(1, Units::Imperial);
     garden.beds[0].braces.clear();
-    let distance = Some((sparrow_core::length::Tape(Length::inches(3)), sparrow_core::length::Tape(Length::inches(4))));
+    let distance = Some((sparrow_facts::units::Tape(Length::inches(3)), sparrow_facts::units::Tape(Length::inches(4))));
     let own = Command::SetSpacing { crop: "bean".into(), way: "bush".into(), distance, note: String::new() };
     carry_out(&mut garden, Catalogue::standard(), &own, TODAY).unwrap();
     let bean = wish(&mut garden, "bean", 10);
@@ -432,7 +437,7 @@ fn a_year_of_the_plan_arrives_in_a_bed_as_plants_with_its_days() {
     let entry = |year| Entry { wish: bean, year, at: at(1, 0), squares: 10 };
     let keep = TurnChange::KeepPlan { name: "Plan".into(), entries: vec![entry(FIRST)] };
     turn(&mut garden, vec![keep]).unwrap();
-    let of = |garden: &Garden, year: i16| turns::amounts(garden, Catalogue::standard(), BedId(1), year, TODAY);
+    let of = |garden: &Garden, year: i16| amounts::amounts(garden, Catalogue::standard(), BedId(1), year, TODAY);
     let usual = of(&garden, FIRST);
     assert_eq!(usual.iter().map(|one| (one.crop.as_str(), one.plants)).collect::<Vec<_>>(), [("bean", 120)]);
     assert!(of(&garden, FIRST + 1).is_empty());
@@ -458,7 +463,7 @@ fn strips_and_whole_beds_count_as_the_same_ground_when_the_household_says_so() {
     let pieces = |garden: &Garden, unit: TurnsUnit| {
         let mut garden = garden.clone();
         garden.turns.unit = unit;
-        turns::plots(&garden).iter().map(|plot| plot.squares).collect::<Vec<_>>()
+        ground::plots(&garden).iter().map(|plot| plot.squares).collect::<Vec<_>>()
     };
     assert_eq!(pieces(&garden, TurnsUnit::Bed), [32]);
     assert_eq!(pieces(&garden, TurnsUnit::Section), [16, 16]);
@@ -495,9 +500,9 @@ fn wrong_wishes_are_refused_in_words_and_change_nothing() {
     let mut garden = garden_with(1, Units::Imperial);
     let usual = usual_wish(&garden, Catalogue::standard(), "bean", TODAY).unwrap();
     let before = garden.clone();
-    let none = sparrow_core::turns::WishDraft { squares: 0, ..usual.clone() };
-    let never = sparrow_core::turns::WishDraft { parts: Default::default(), ..usual.clone() };
-    let back = sparrow_core::turns::WishDraft { years: YearsOf { every: 1, first: Some(2030), last: Some(2028) }, ..usual };
+    let none = sparrow_facts::turns::WishDraft { squares: 0, ..usual.clone() };
+    let never = sparrow_facts::turns::WishDraft { parts: Default::default(), ..usual.clone() };
+    let back = sparrow_facts::turns::WishDraft { years: YearsOf { every: 1, first: Some(2030), last: Some(2028) }, ..usual };
     for (wish, said) in [
         (none, "squares: 0 is outside 1 to 400"),
         (never, "when it stands: early, main or late is empty"),
@@ -506,7 +511,7 @@ fn wrong_wishes_are_refused_in_words_and_change_nothing() {
         let refused = turn(&mut garden, vec![TurnChange::Wish { wish }]).unwrap_err();
         assert!(refused.to_string().starts_with(said), "{refused}");
     }
-    let nothing = turns::propose(&garden, Catalogue::standard(), TODAY, &[], &mut |_, _| true).unwrap_err();
+    let nothing = years::propose(&garden, Catalogue::standard(), TODAY, &[], &mut |_, _| true).unwrap_err();
     assert_eq!(nothing, Refusal::NothingTo { what: "plan: wish for something first" });
     assert_eq!(garden, before);
 }

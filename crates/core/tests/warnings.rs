@@ -4,18 +4,19 @@ mod common;
 
 use common::{TODAY, garden_with, patch_in};
 use jiff::civil::date;
-use sparrow_core::bed::BedId;
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::command::{Command, carry_out};
-use sparrow_core::edit::apply;
-use sparrow_core::garden::Garden;
-use sparrow_core::history::{PastId, PastStand, Stood};
-use sparrow_core::length::{Length, Tape};
-use sparrow_core::patch::{PatchId, Rect};
-use sparrow_core::reckon::{Finding, Reason, Weight, reckon};
-use sparrow_core::refusal::Refusal;
-use sparrow_core::site::Units;
-use sparrow_core::yard;
+use sparrow_core::change::command::{Command, carry_out};
+use sparrow_core::ground::yard;
+use sparrow_core::reckon::day::reckon;
+use sparrow_core::rules::findings::Finding;
+use sparrow_core::rules::reason::{Reason, Weight};
+use sparrow_facts::edit::apply;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::history::{PastStand, Stood};
+use sparrow_facts::ids::{BedId, PastId, PatchId};
+use sparrow_facts::rect::Rect;
+use sparrow_facts::refusal::Refusal;
+use sparrow_facts::units::{Length, Tape, Units};
 
 const LEFT: Rect = Rect { x: 0, y: 0, w: 4, h: 4 };
 
@@ -194,7 +195,7 @@ fn ground_is_shared_only_when_one_is_planted_between_the_other() {
     let refusal = carry_out(&mut garden, catalogue, &place("carrot", true), TODAY).unwrap_err();
     assert!(matches!(refusal, Refusal::SameCropTwice { .. }), "{refusal}");
     let edits = carry_out(&mut garden, catalogue, &place("radish", true), TODAY).unwrap();
-    apply(&mut garden, &sparrow_core::edit::inverse(edits));
+    apply(&mut garden, &sparrow_facts::edit::inverse(edits));
     assert_eq!(garden.patches.len(), 1);
 }
 
@@ -214,9 +215,9 @@ fn a_household_s_own_distance_overrules_the_table() {
 #[test]
 fn a_bed_is_not_shrunk_under_what_stands_in_it() {
     let mut garden = with(&[("carrot", "root", Rect { x: 12, y: 0, w: 4, h: 2 })]);
-    let draft = sparrow_core::draft::BedDraft {
+    let draft = sparrow_core::change::draft::BedDraft {
         name: "bed 1".into(),
-        kind: sparrow_core::draft::KindDraft::Ground,
+        kind: sparrow_core::change::draft::KindDraft::Ground,
         length: Some(Tape(Length::inches(80))),
         width: Some(Tape(Length::inches(48))),
         depth: None,
@@ -224,7 +225,7 @@ fn a_bed_is_not_shrunk_under_what_stands_in_it() {
         x: None,
         y: None,
         turn: 0,
-        reach: sparrow_core::bed::Reach::ALL,
+        reach: sparrow_facts::bed::Reach::ALL,
         braces: vec![],
         trellises: vec![],
         drips: vec![],
@@ -293,7 +294,7 @@ fn a_patch_too_fine_to_draw_is_refused_and_years_out_of_mind_do_no_harm() {
     assert!(matches!(refusal, Refusal::TooManyHoles { holes: 92_416, .. }), "{refusal}");
     for year in [i16::MIN, -1, 0, 9999, i16::MAX] {
         for latitude in [4490, -4490] {
-            garden.site.latitude = sparrow_core::site::Latitude(latitude);
+            garden.site.latitude = sparrow_facts::site::Latitude(latitude);
             let refusal = carry_out(&mut garden, catalogue, &place("kale", 4, year), TODAY).unwrap_err();
             assert!(refusal.to_string().contains("is outside 1900 to 2200"), "{year}: {refusal}");
         }

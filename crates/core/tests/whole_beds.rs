@@ -5,19 +5,20 @@ mod common;
 use common::{TODAY, garden_with, patch_in, some_command};
 use jiff::civil::date;
 use proptest::prelude::*;
-use sparrow_core::arrange::{Arranging, Wish, arrange};
-use sparrow_core::bed::BedId;
+use sparrow_core::ask::groupings::fitted;
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::command::{Command, carry_out};
-use sparrow_core::garden::Garden;
-use sparrow_core::groupings::fitted;
-use sparrow_core::length::Length;
-use sparrow_core::patch::{Patch, Rect};
-use sparrow_core::pattern::Pattern;
-use sparrow_core::site::Units;
-use sparrow_core::spacing::Planting;
-use sparrow_core::sums::{fits, pattern, plates};
-use sparrow_core::verify::verify;
+use sparrow_core::change::command::{Command, carry_out};
+use sparrow_core::change::verify::verify;
+use sparrow_core::ground::pattern::Pattern;
+use sparrow_core::ground::planting::Planting;
+use sparrow_core::ground::sums::{fits, pattern, plates};
+use sparrow_core::search::arrange::asked::{Arranging, Wish};
+use sparrow_core::search::arrange::pose::arrange;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::ids::BedId;
+use sparrow_facts::patch::Patch;
+use sparrow_facts::rect::Rect;
+use sparrow_facts::units::{Length, Units};
 
 /// A garden of two beds after some commands, many of them refused.
 fn worked(picks: Vec<[u8; 6]>) -> Garden {

@@ -5,8 +5,8 @@
 
 use serde::{Deserialize, Serialize};
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::garden::Garden;
-use sparrow_core::verify::verify;
+use sparrow_core::change::verify::verify;
+use sparrow_facts::garden::Garden;
 
 /// The word that tells this kind of file from any other.
 pub const FORMAT: &str = "patient-sparrow-garden";

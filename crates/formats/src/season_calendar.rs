@@ -5,8 +5,8 @@
 
 use icalendar::{Calendar, Component, Event, EventLike, EventStatus};
 use jiff::civil::Date;
-use sparrow_core::garden::Garden;
 use sparrow_core::season::tasks::Task;
+use sparrow_facts::garden::Garden;
 
 /// What names a calendar's entries.
 #[derive(Debug, Clone, Copy)]

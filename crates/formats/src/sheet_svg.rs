@@ -3,12 +3,11 @@
 //! The drawing carries what is measured along the boards; lines, sticks and seed stand in the tables
 //! beside it on the page. Letters are 2.8 mm high or more, which is 8 point.
 
-use sparrow_core::bed::{Bed, BedKind};
+use sparrow_core::ask::sheet::Sheet;
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::garden::Garden;
-use sparrow_core::length::Length;
-use sparrow_core::sheet::Sheet;
-use sparrow_core::site::Units;
+use sparrow_facts::bed::{Bed, BedKind};
+use sparrow_facts::garden::Garden;
+use sparrow_facts::units::{Length, Units};
 use std::fmt::Write;
 
 /// Paper, lying on its long side.

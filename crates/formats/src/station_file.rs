@@ -6,8 +6,8 @@
 use csv::{ReaderBuilder, StringRecord};
 use jiff::ToSpan;
 use jiff::civil::Date;
-use sparrow_core::almanac::TenthsC;
-use sparrow_core::weather::station::{MOST_DAYS, StationDay};
+use sparrow_core::climate::station::{MOST_DAYS, StationDay};
+use sparrow_facts::units::TenthsC;
 
 /// What was read.
 #[derive(Debug, Clone, PartialEq)]

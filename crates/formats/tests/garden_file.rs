@@ -3,11 +3,12 @@
 use jiff::civil::date;
 use proptest::prelude::*;
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::command::{Command, carry_out};
-use sparrow_core::demo::{quillet_lane, tern_court};
-use sparrow_core::garden::{Garden, OwnSpacing};
-use sparrow_core::length::Length;
-use sparrow_core::patch::Rect;
+use sparrow_core::change::command::{Command, carry_out};
+use sparrow_demo::{quillet_lane, tern_court};
+use sparrow_facts::garden::Garden;
+use sparrow_facts::rect::Rect;
+use sparrow_facts::spacing::OwnSpacing;
+use sparrow_facts::units::Length;
 use sparrow_formats::garden_file::{FileRefused, read, write};
 
 fn quillet() -> Garden {
@@ -119,6 +120,6 @@ fn a_file_from_before_is_read_as_a_garden_by_the_square_foot_grid() {
     assert!(unlocked.patches.iter().any(|patch| patch.locked), "the premise: something was locked");
     unlocked.patches.iter_mut().for_each(|patch| patch.locked = false);
     assert!(!unlocked.turns.wishes.is_empty(), "the premise: something was wished for");
-    unlocked.turns = sparrow_core::turns::Turns::default();
+    unlocked.turns = sparrow_facts::turns::Turns::default();
     assert_eq!(read, unlocked);
 }

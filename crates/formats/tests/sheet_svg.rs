@@ -2,10 +2,10 @@
 
 use jiff::civil::date;
 use roxmltree::Document;
-use sparrow_core::calendar::{planning_year, year_span};
+use sparrow_core::ask::sheet::sheet;
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::demo::{quillet_lane, tern_court};
-use sparrow_core::sheet::sheet;
+use sparrow_core::climate::calendar::{planning_year, year_span};
+use sparrow_demo::{quillet_lane, tern_court};
 use sparrow_formats::sheet_svg::{Paper, write};
 
 #[test]

@@ -2,8 +2,8 @@
 
 use jiff::civil::date;
 use proptest::prelude::*;
-use sparrow_core::site::Hemisphere;
-use sparrow_core::weather::station::condense;
+use sparrow_core::climate::station::condense;
+use sparrow_facts::site::Hemisphere;
 use sparrow_formats::station_file::{StationFile, read};
 
 fn ok(text: &str) -> StationFile {

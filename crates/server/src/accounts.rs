@@ -1,15 +1,13 @@
 //! Signing up, in and out.
 
-use crate::Shared;
 use crate::auth::{ACCOUNT, SignedIn};
-use crate::demo;
 use crate::errors::Trouble;
+use crate::{Shared, demo, password};
 use actix_session::Session;
+use actix_web::HttpResponse;
 use actix_web::web::{Data, Json};
-use actix_web::{HttpResponse, web};
-use argon2::{Argon2, PasswordHasher, PasswordVerifier};
 use serde::{Deserialize, Serialize};
-use sparrow_core::draft::text;
+use sparrow_core::change::draft::text;
 use sparrow_store::{AccountId, StoreError};
 
 /// A name and a password.
@@ -46,7 +44,7 @@ pub async fn sign_up(shared: Data<Shared>, session: Session, form: Json<Credenti
         return Err(Trouble::Field(format!("the password has {letters} letters; it wants {least} to {most}")));
     }
     attempt(&shared, &name)?;
-    let hash = hash(form.into_inner().password).await?;
+    let hash = password::hash(form.into_inner().password).await?;
     let account = shared.store.create_account(&name, &hash).await.map_err(|error| match error {
         StoreError::Conflict { .. } => Trouble::NameTaken(name.clone()),
         other => other.into(),
@@ -65,13 +63,7 @@ pub async fn sign_in(shared: Data<Shared>, session: Session, form: Json<Credenti
         Err(StoreError::NotFound) => return Err(Trouble::WrongPassword),
         Err(other) => return Err(other.into()),
     };
-    let stored = account.password_hash;
-    let right = web::block(move || {
-        argon2::PasswordHash::new(&stored).is_ok_and(|hash| Argon2::default().verify_password(password.as_bytes(), &hash).is_ok())
-    })
-    .await
-    .map_err(|error| Trouble::Broken(error.to_string()))?;
-    if !right {
+    if !password::is_right(password, account.password_hash).await? {
         return Err(Trouble::WrongPassword);
     }
     enter(&session, account.id)?;
@@ -125,10 +117,4 @@ fn enter(session: &Session, account: AccountId) -> Result<(), Trouble> {
     // A new cookie for a new right, so that nobody can have planted the old one.
     session.renew();
     session.insert(ACCOUNT, account).map_err(|error| Trouble::Broken(error.to_string()))
-}
-
-/// An argon2id hash with the library's recommended cost, off the threads that answer requests.
-pub async fn hash(password: String) -> Result<String, Trouble> {
-    let hashed = web::block(move || Argon2::default().hash_password(password.as_bytes()).map(|hash| hash.to_string()));
-    hashed.await.map_err(|error| Trouble::Broken(error.to_string()))?.map_err(|error| Trouble::Broken(error.to_string()))
 }

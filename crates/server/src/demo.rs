@@ -1,8 +1,8 @@
 //! The invented households, made once on a demo server.
 
-use crate::accounts::hash;
+use crate::password::hash;
 use jiff::civil::Date;
-use sparrow_core::demo::{quillet_lane, tern_court};
+use sparrow_demo::{quillet_lane, tern_court};
 use sparrow_store::{Role, Store, StoreError};
 
 /// The accounts that can be entered without a password on a demo server: two owners and a visitor

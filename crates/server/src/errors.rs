@@ -4,7 +4,7 @@ use crate::view::GardenView;
 use actix_web::http::StatusCode;
 use actix_web::{HttpResponse, ResponseError};
 use serde::Serialize;
-use sparrow_core::refusal::Refusal;
+use sparrow_facts::refusal::Refusal;
 use sparrow_formats::garden_file::FileRefused;
 use sparrow_store::StoreError;
 

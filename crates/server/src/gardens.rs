@@ -2,20 +2,23 @@
 
 use crate::Shared;
 use crate::auth::{InGarden, SignedIn};
+use crate::body::read;
 use crate::errors::Trouble;
 use crate::view::{GardenLine, GardenView, number, view};
 use actix_web::http::header::{self, ETag, EntityTag};
 use actix_web::web::{self, Bytes, Data, Json, Query};
 use actix_web::{HttpRequest, HttpResponse};
 use jiff::civil::Date;
-use serde::de::DeserializeOwned;
 use serde::{Deserialize, Serialize};
+use sparrow_core::ask::question;
+use sparrow_core::ask::question::Question;
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::command::{self, Command, checked_site};
-use sparrow_core::edit;
-use sparrow_core::garden::Garden;
-use sparrow_core::question::{self, Question};
-use sparrow_core::site::Site;
+use sparrow_core::change::command;
+use sparrow_core::change::command::Command;
+use sparrow_core::change::site::checked_site;
+use sparrow_facts::edit;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::site::Site;
 use sparrow_formats::garden_file;
 use sparrow_store::{Asked, Role, StoreError, Versioned};
 
@@ -182,17 +185,6 @@ pub async fn let_in(inside: InGarden, body: Bytes) -> Result<HttpResponse, Troub
     }
     inside.shared.store.let_in(inside.garden, account.id, form.role).await?;
     Ok(HttpResponse::NoContent().finish())
-}
-
-/// Reads a body, naming the field that could not be read.
-pub fn read<T: DeserializeOwned>(body: &[u8]) -> Result<T, Trouble> {
-    let mut reader = serde_json::Deserializer::from_slice(body);
-    serde_path_to_error::deserialize(&mut reader).map_err(|error| {
-        let said = error.inner().to_string();
-        // serde_json adds where in the text it stopped, which means nothing to a gardener.
-        let said = said.split(" at line ").next().unwrap_or_default().to_string();
-        Trouble::Unreadable { field: error.path().to_string(), said }
-    })
 }
 
 fn seen_revision(request: &HttpRequest) -> Result<i64, Trouble> {

@@ -4,21 +4,24 @@
 
 mod accounts;
 mod auth;
+mod body;
 mod demo;
 mod errors;
 mod gardens;
 mod lookups;
 mod openapi;
 mod page;
+mod password;
 mod proposals;
 mod routes;
 mod seasons;
 mod sheets;
+mod types;
 mod view;
 
 pub use demo::DEMO_PASSWORD;
 pub use routes::configure;
-pub use view::write_types;
+pub use types::write_types;
 
 use actix_session::SessionMiddleware;
 use actix_session::config::PersistentSession;

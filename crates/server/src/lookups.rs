@@ -8,8 +8,8 @@ use actix_web::web::{Data, Json, Query};
 use actix_web::{HttpResponse, Responder};
 use serde::Deserialize;
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::length::Length;
-use sparrow_core::site::Units;
+use sparrow_facts::refusal::Refusal;
+use sparrow_facts::units::{Length, Units};
 
 /// Anyone: everything known of plants.
 #[utoipa::path(get, path = "/api/v1/catalogue", responses((status = 200, description = "crops, families, relations and sources"), (status = "4XX", description = "problem details, RFC 9457")))]
@@ -26,7 +26,7 @@ pub struct Typed {
 /// Anyone: what a tape's words mean.
 #[utoipa::path(get, path = "/api/v1/tape", params(("read" = String, Query, description = "what was typed")), responses((status = 200, description = "the length read"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn tape(typed: Query<Typed>) -> Result<Json<TapeReading>, Trouble> {
-    let length: Length = typed.read.parse()?;
+    let length: Length = typed.read.parse().map_err(Refusal::from)?;
     let reading =
         TapeReading { tenths_mm: length.get(), imperial: length.on_tape(Units::Imperial), metric: length.on_tape(Units::Metric) };
     Ok(Json(reading))

@@ -1,16 +1,18 @@
 //! Proposing the years ahead: a search whose progress is streamed, and which ends when nobody listens.
 
 use crate::auth::InGarden;
+use crate::body::read;
 use crate::errors::Trouble;
-use crate::gardens::read;
 use actix_web::HttpResponse;
 use actix_web::http::header;
 use actix_web::web::Bytes;
 use serde::{Deserialize, Serialize};
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::garden::Garden;
-use sparrow_core::rotate::Progress;
-use sparrow_core::turns::{self, Entry, TurnProposal};
+use sparrow_core::search::years;
+use sparrow_core::search::years::TurnProposal;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::turns::Entry;
+use sparrow_rotate::Progress;
 use std::convert::Infallible;
 use std::time::{Duration, Instant};
 use tokio::sync::Semaphore;
@@ -89,7 +91,7 @@ fn search(garden: &Garden, today: jiff::civil::Date, now: &[Entry], sender: &Sen
         }
         begun.elapsed() < LONGEST && !sender.is_closed()
     };
-    let report = match turns::propose(garden, Catalogue::standard(), today, now, &mut watch) {
+    let report = match years::propose(garden, Catalogue::standard(), today, now, &mut watch) {
         Ok(proposal) => Report::Done { proposal },
         Err(refusal) => Report::Refused { said: refusal.to_string() },
     };

@@ -1,6 +1,7 @@
 //! Every route on one page. Who may call it stands at the handler's head.
 
-use crate::{accounts, errors::Trouble, gardens, lookups, openapi, page, proposals, seasons, sheets};
+use crate::errors::Trouble;
+use crate::{accounts, gardens, lookups, openapi, page, proposals, seasons, sheets};
 use actix_web::web::{self, JsonConfig, PayloadConfig, QueryConfig, ServiceConfig, delete, get, post};
 
 /// The most a request body may hold \[bytes\]; a garden of thirty years is well under it.

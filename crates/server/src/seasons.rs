@@ -10,12 +10,12 @@ use actix_web::web::{Bytes, Data, Json, Path, Query, block};
 use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
-use sparrow_core::almanac::Station;
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::season::view::all_tasks;
-use sparrow_core::weather::station::condense;
-use sparrow_formats::season_calendar::{self, Naming};
-use sparrow_formats::station_file;
+use sparrow_core::climate::station::condense;
+use sparrow_core::reckon::season::all_tasks;
+use sparrow_facts::almanac::Station;
+use sparrow_formats::season_calendar::Naming;
+use sparrow_formats::{season_calendar, station_file};
 use sparrow_store::{CalendarLink, StoreError, Versioned};
 use ts_rs::TS;
 

@@ -7,11 +7,12 @@ use actix_web::http::header;
 use actix_web::web::{Path, Query};
 use jiff::civil::Date;
 use serde::Deserialize;
-use sparrow_core::bed::BedId;
-use sparrow_core::calendar;
+use sparrow_core::ask::sheet;
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::sheet;
-use sparrow_formats::sheet_svg::{self, Paper};
+use sparrow_core::climate::calendar;
+use sparrow_facts::ids::BedId;
+use sparrow_formats::sheet_svg;
+use sparrow_formats::sheet_svg::Paper;
 
 /// Which sheet, on which paper.
 #[derive(Deserialize)]

@@ -2,10 +2,10 @@
 
 use jiff::civil::Date;
 use serde::Serialize;
-use sparrow_core::calendar::resting_needle;
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::garden::Garden;
-use sparrow_core::reckon::{Reckoning, reckon};
+use sparrow_core::climate::calendar::resting_needle;
+use sparrow_core::reckon::day::{Reckoning, reckon};
+use sparrow_facts::garden::Garden;
 use sparrow_store::{GardenId, Role, Versioned};
 use ts_rs::TS;
 
@@ -75,20 +75,4 @@ pub fn view(id: GardenId, role: Role, versioned: Versioned, needle: Option<Date>
 /// A number of the database as the page's plain number; both count by ones and never get that far.
 pub fn number(n: i64) -> i32 {
     i32::try_from(n).unwrap_or(i32::MAX)
-}
-
-/// Writes every type the page uses, and all they refer to, as TypeScript into a folder.
-pub fn write_types(folder: &std::path::Path) -> Result<(), String> {
-    let config = ts_rs::Config::new().with_out_dir(folder);
-    GardenView::export_all(&config).map_err(|error| error.to_string())?;
-    GardenLine::export_all(&config).map_err(|error| error.to_string())?;
-    TapeReading::export_all(&config).map_err(|error| error.to_string())?;
-    Catalogue::export_all(&config).map_err(|error| error.to_string())?;
-    sparrow_core::refusal::Refusal::export_all(&config).map_err(|error| error.to_string())?;
-    sparrow_core::question::Question::export_all(&config).map_err(|error| error.to_string())?;
-    crate::seasons::StationRead::export_all(&config).map_err(|error| error.to_string())?;
-    crate::seasons::CalendarAt::export_all(&config).map_err(|error| error.to_string())?;
-    crate::proposals::Report::export_all(&config).map_err(|error| error.to_string())?;
-    sparrow_core::question::Answer::export_all(&config).map_err(|error| error.to_string())?;
-    sparrow_core::command::Command::export_all(&config).map_err(|error| error.to_string())
 }

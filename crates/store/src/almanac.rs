@@ -1,10 +1,11 @@
 //! Reads and writes what households say of their weather, their shelf and their beds' warmth.
 
-use crate::facts::{fit, of_word, word};
+use crate::columns::{fit, of_word, word};
 use crate::{GardenId, StoreError};
 use jiff_sqlx::{Date, ToSqlx};
-use sparrow_core::almanac::{Almanac, BedWarmth, Monthly, Shelf, SoilReading, Station, StationYear, TenthsC};
-use sparrow_core::bed::BedId;
+use sparrow_facts::almanac::{Almanac, BedWarmth, Monthly, Shelf, SoilReading, Station, StationYear};
+use sparrow_facts::ids::BedId;
+use sparrow_facts::units::TenthsC;
 use sqlx::PgConnection;
 
 /// All that a garden's household says of its weather and warmth.

@@ -2,9 +2,10 @@
 
 use crate::{AccountId, GardenId, Store, StoreError, facts, write};
 use serde_json::Value;
-use sparrow_core::edit::{self, Edit, inverse};
-use sparrow_core::garden::Garden;
-use sparrow_core::refusal::Refusal;
+use sparrow_facts::edit;
+use sparrow_facts::edit::{Edit, inverse};
+use sparrow_facts::garden::Garden;
+use sparrow_facts::refusal::Refusal;
 use sqlx::{PgConnection, Postgres, Transaction};
 
 /// A garden at a revision.

@@ -1,6 +1,6 @@
 //! What went wrong, told once from the database's kind of error and constraint name.
 
-use sparrow_core::refusal::Refusal;
+use sparrow_facts::refusal::Refusal;
 use sqlx::error::ErrorKind;
 
 /// Why the store did not do what it was asked.

@@ -1,17 +1,19 @@
 //! Reads the facts of one garden.
 
+use crate::columns::{fit, of_word, school, unknown};
 use crate::{GardenId, StoreError, almanac, groupings, turns};
 use jiff_sqlx::Date;
-use serde::Serialize;
-use serde::de::DeserializeOwned;
-use sparrow_core::bed::{Bed, BedId, BedKind, Board, Brace, Reach, Trellis};
-use sparrow_core::garden::{Garden, OwnSpacing};
-use sparrow_core::history::{PastId, PastStand, Stood};
-use sparrow_core::length::Length;
-use sparrow_core::patch::{Patch, PatchId, Rect, RowLine, Timing};
-use sparrow_core::school::School;
-use sparrow_core::site::{Frost, Latitude, MonthDay, Site, Units};
-use sparrow_core::volume::Volume;
+use sparrow_facts::bed::{Bed, BedKind, Board, Brace, Reach, Trellis};
+use sparrow_facts::garden::Garden;
+use sparrow_facts::history::{PastStand, Stood};
+use sparrow_facts::ids::{BedId, PastId, PatchId};
+use sparrow_facts::patch::Patch;
+use sparrow_facts::rect::{Rect, RowLine};
+use sparrow_facts::school::School;
+use sparrow_facts::site::{Frost, Latitude, MonthDay, Site};
+use sparrow_facts::spacing::OwnSpacing;
+use sparrow_facts::timing::Timing;
+use sparrow_facts::units::{Length, Units, Volume};
 use sqlx::PgConnection;
 
 /// All facts of a garden; [`StoreError::NotFound`] when there is no such garden.
@@ -27,11 +29,6 @@ pub async fn load(connection: &mut PgConnection, garden: GardenId) -> Result<Gar
         turns: turns::load(connection, garden).await?,
         almanac: almanac::load(connection, garden).await?,
     })
-}
-
-/// A number of the database in the smaller type of the facts; the tables' checks keep it in range.
-pub fn fit<T: TryFrom<U>, U: Copy + std::fmt::Display>(number: U) -> Result<T, StoreError> {
-    T::try_from(number).map_err(|_| StoreError::Other(format!("stored number {number} is out of range")))
 }
 
 async fn site(connection: &mut PgConnection, garden: GardenId) -> Result<Site, StoreError> {
@@ -50,34 +47,8 @@ async fn site(connection: &mut PgConnection, garden: GardenId) -> Result<Site, S
         }),
         _ => None,
     };
-    let units = if row.units == "metric" { Units::Metric } else { Units::Imperial };
+    let units: Units = of_word(&row.units)?;
     Ok(Site { name: row.name, place: row.place, latitude: Latitude(row.latitude), units, north: fit(row.north)?, frost })
-}
-
-/// The word a plain enum is stored as is its word in JSON.
-pub fn of_word<T: DeserializeOwned>(word: &str) -> Result<T, StoreError> {
-    Ok(serde_json::from_value(serde_json::Value::String(word.to_string()))?)
-}
-
-/// The word a plain enum is stored as.
-pub fn word<T: Serialize>(one: &T) -> Result<String, StoreError> {
-    let word = serde_json::to_value(one)?.as_str().map(String::from);
-    word.ok_or_else(|| StoreError::Other("an enum with fields has no one word".into()))
-}
-
-/// A school from its word and its figure.
-pub fn school(word: &str, figure: Option<i16>) -> Result<School, StoreError> {
-    let figure = || fit(figure.unwrap_or_default());
-    Ok(match word {
-        "staggered" => School::Staggered,
-        "rows" => School::Rows { across: false, double: false },
-        "rows-across" => School::Rows { across: true, double: false },
-        "double-rows" => School::Rows { across: false, double: true },
-        "double-rows-across" => School::Rows { across: true, double: true },
-        "close" => School::Close { percent: figure()? },
-        "scatter" => School::Scatter { seeds: figure()? },
-        _ => School::SquareFoot,
-    })
 }
 
 async fn household_school(connection: &mut PgConnection, garden: GardenId) -> Result<School, StoreError> {
@@ -109,7 +80,8 @@ async fn beds(connection: &mut PgConnection, garden: GardenId) -> Result<Vec<Bed
             let kind = match (row.kind.as_str(), row.volume_ml) {
                 ("container", Some(ml)) => BedKind::Container { volume: Volume::ml(fit(ml)?) },
                 ("raised", _) => BedKind::Raised { board: row.board.as_deref().map(of_word::<Board>).transpose()? },
-                _ => BedKind::Ground,
+                ("ground", _) => BedKind::Ground,
+                (other, _) => return Err(unknown("a kind of bed", other)),
             };
             let own_braces = braces.iter().filter(|b| b.bed_id == row.id);
             let own_trellises = trellises.iter().filter(|t| t.bed_id == row.id);
@@ -186,7 +158,8 @@ async fn past(connection: &mut PgConnection, garden: GardenId) -> Result<Vec<Pas
         .map(|row| {
             let stood = match (row.crop, row.family) {
                 (Some(crop), _) => Stood::Crop(crop),
-                (None, family) => Stood::Family(family.unwrap_or_default()),
+                (None, Some(family)) => Stood::Family(family),
+                (None, None) => return Err(StoreError::Other("a remembered stand of nothing".into())),
             };
             let section = row.section.map(fit).transpose()?;
             Ok(PastStand { id: PastId(fit(row.id)?), bed: BedId(fit(row.bed_id)?), section, year: row.year, stood })

@@ -2,8 +2,8 @@
 
 use crate::{AccountId, GardenId, Store, StoreError, write};
 use serde::{Deserialize, Serialize};
-use sparrow_core::edit::Edit;
-use sparrow_core::garden::Garden;
+use sparrow_facts::edit::Edit;
+use sparrow_facts::garden::Garden;
 
 /// What an account may do in a garden.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]

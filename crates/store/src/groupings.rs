@@ -1,10 +1,10 @@
 //! A household's own groupings, read and written.
 
-use crate::facts::{fit, school};
-use crate::write::school_columns;
+use crate::columns::{fit, school, school_columns};
 use crate::{GardenId, StoreError};
-use sparrow_core::groupings::{OwnGrouping, OwnGroupingId, OwnPart};
-use sparrow_core::patch::Rect;
+use sparrow_facts::grouping::{OwnGrouping, OwnPart};
+use sparrow_facts::ids::OwnGroupingId;
+use sparrow_facts::rect::Rect;
 use sqlx::PgConnection;
 
 struct PartRow {

@@ -7,6 +7,7 @@ mod accounts;
 mod almanac;
 mod calendars;
 mod changes;
+mod columns;
 mod error;
 mod facts;
 mod gardens;

@@ -1,11 +1,10 @@
 //! Reads and writes what households say about the years ahead.
 
-use crate::facts::fit;
+use crate::columns::{fit, of_word, word};
 use crate::{GardenId, StoreError};
-use sparrow_core::bed::BedId;
-use sparrow_core::turns::{
-    Closing, Entry, Needs, OwnFamily, Parts, Piece, Pinned, SoilFinding, TurnPlan, TurnPlanId, TurnSchool, TurnWish, Turns,
-    TurnsUnit, Unknown, WishDraft, WishId, YearsOf,
+use sparrow_facts::ids::{BedId, TurnPlanId, WishId};
+use sparrow_facts::turns::{
+    Closing, Entry, Needs, OwnFamily, Parts, Piece, Pinned, SoilFinding, TurnPlan, TurnWish, Turns, Unknown, WishDraft, YearsOf,
 };
 use sqlx::PgConnection;
 
@@ -21,16 +20,8 @@ pub async fn load(connection: &mut PgConnection, garden: GardenId) -> Result<Tur
     let bed = |id: i32| Ok::<_, StoreError>(BedId(fit(id)?));
     Ok(Turns {
         years: fit(rules.turn_years)?,
-        school: match rules.turn_school.as_str() {
-            "feeding-first" => TurnSchool::FeedingFirst,
-            "never-the-same-spot" => TurnSchool::NeverTheSameSpot,
-            _ => TurnSchool::FamilyFirst,
-        },
-        unit: match rules.turn_unit.as_str() {
-            "bed" => TurnsUnit::Bed,
-            "square" => TurnsUnit::Square,
-            _ => TurnsUnit::Section,
-        },
+        school: of_word(&rules.turn_school)?,
+        unit: of_word(&rules.turn_unit)?,
         covers_count: rules.covers_count,
         shady: beds.iter().filter(|row| row.shady).map(|row| bed(row.id)).collect::<Result<_, _>>()?,
         divided: beds.iter().filter(|row| row.divided).map(|row| bed(row.id)).collect::<Result<_, _>>()?,
@@ -223,22 +214,12 @@ async fn clear(connection: &mut PgConnection, garden: GardenId) -> Result<(), St
 }
 
 async fn rules(connection: &mut PgConnection, garden: GardenId, turns: &Turns) -> Result<(), StoreError> {
-    let school = match turns.school {
-        TurnSchool::FamilyFirst => "family-first",
-        TurnSchool::FeedingFirst => "feeding-first",
-        TurnSchool::NeverTheSameSpot => "never-the-same-spot",
-    };
-    let unit = match turns.unit {
-        TurnsUnit::Bed => "bed",
-        TurnsUnit::Section => "section",
-        TurnsUnit::Square => "square",
-    };
     sqlx::query!(
         "update garden set turn_years = $2, turn_school = $3, turn_unit = $4, covers_count = $5 where id = $1",
         garden.0,
         i16::from(turns.years),
-        school,
-        unit,
+        word(&turns.school)?,
+        word(&turns.unit)?,
         turns.covers_count
     )
     .execute(&mut *connection)

@@ -1,15 +1,15 @@
 //! Writes edits to the tables, one fact at a time.
 
-use crate::facts::{fit, word};
+use crate::columns::{fit, school_columns, word};
 use crate::{GardenId, StoreError, almanac, groupings, turns};
 use jiff_sqlx::ToSqlx;
-use sparrow_core::bed::{Bed, BedKind};
-use sparrow_core::edit::Edit;
-use sparrow_core::garden::OwnSpacing;
-use sparrow_core::history::{PastStand, Stood};
-use sparrow_core::patch::Patch;
-use sparrow_core::school::School;
-use sparrow_core::site::{Site, Units};
+use sparrow_facts::bed::{Bed, BedKind};
+use sparrow_facts::edit::Edit;
+use sparrow_facts::history::{PastStand, Stood};
+use sparrow_facts::patch::Patch;
+use sparrow_facts::school::School;
+use sparrow_facts::site::Site;
+use sparrow_facts::spacing::OwnSpacing;
 use sqlx::PgConnection;
 
 /// Writes edits in their order.
@@ -60,7 +60,7 @@ async fn forget(connection: &mut PgConnection, garden: GardenId, edit: &Edit) ->
 }
 
 async fn site(connection: &mut PgConnection, garden: GardenId, site: &Site) -> Result<(), StoreError> {
-    let units = if site.units == Units::Metric { "metric" } else { "imperial" };
+    let units = word(&site.units)?;
     let frost = site.frost;
     sqlx::query!(
         "update garden set name = $2, place = $3, latitude = $4, units = $5, north = $6,
@@ -81,20 +81,6 @@ async fn site(connection: &mut PgConnection, garden: GardenId, site: &Site) -> R
     .execute(connection)
     .await?;
     Ok(())
-}
-
-/// The word and the figure a school is stored as.
-pub fn school_columns(school: School) -> (&'static str, Option<i16>) {
-    match school {
-        School::SquareFoot => ("square-foot", None),
-        School::Staggered => ("staggered", None),
-        School::Rows { across: false, double: false } => ("rows", None),
-        School::Rows { across: true, double: false } => ("rows-across", None),
-        School::Rows { across: false, double: true } => ("double-rows", None),
-        School::Rows { across: true, double: true } => ("double-rows-across", None),
-        School::Close { percent } => ("close", Some(percent.into())),
-        School::Scatter { seeds } => ("scatter", Some(seeds.into())),
-    }
 }
 
 async fn household_school(connection: &mut PgConnection, garden: GardenId, school: School) -> Result<(), StoreError> {

@@ -6,9 +6,9 @@ mod tried;
 
 use common::ground;
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::command::carry_out;
-use sparrow_core::garden::Garden;
-use sparrow_core::patch::Timing;
+use sparrow_core::change::command::carry_out;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::timing::Timing;
 use sparrow_store::StoreError;
 
 /// Six bytes that look like chance and are the same every time.
@@ -22,7 +22,7 @@ fn pick(n: u32) -> [u8; 6] {
 async fn every_command_is_kept_or_refused_just_as_the_core_says() {
     let ground = ground().await;
     let mut memory = ground.store.load(ground.garden).await.unwrap().garden;
-    let first = sparrow_core::demo::quillet_lane(common::TODAY).unwrap();
+    let first = sparrow_demo::quillet_lane(common::TODAY).unwrap();
     let (mut revision, mut refused) = (0, 0);
     for n in 0..350 {
         let command = tried::some_command(&memory, pick(n));

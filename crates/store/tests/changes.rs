@@ -3,16 +3,16 @@
 mod common;
 
 use common::ground;
-use sparrow_core::bed::BedId;
-use sparrow_core::command::Command;
-use sparrow_core::demo::{quillet_lane, tern_court};
-use sparrow_core::history::Stood;
-use sparrow_core::length::{Length, Tape};
-use sparrow_core::patch::{PatchId, Rect};
+use sparrow_core::change::command::Command;
+use sparrow_demo::{quillet_lane, tern_court};
+use sparrow_facts::history::Stood;
+use sparrow_facts::ids::{BedId, PatchId};
+use sparrow_facts::rect::Rect;
+use sparrow_facts::units::{Length, Tape};
 use sparrow_store::{Asked, Role, Store, StoreError};
 
 /// One command of every kind that changes a table of its own.
-fn some_of_each(garden: &sparrow_core::garden::Garden) -> Vec<Command> {
+fn some_of_each(garden: &sparrow_facts::garden::Garden) -> Vec<Command> {
     let six = Tape(Length::inches(6));
     let bed = garden.beds[1].id;
     vec![

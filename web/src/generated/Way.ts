@@ -47,6 +47,10 @@ trellis: boolean,
  */
 spills: boolean, 
 /**
+ * Whether it is grown for its ground, as a green manure or winter cover, and not to be eaten.
+ */
+cover: boolean, 
+/**
  * What it must not cross with if its ears or seed are to come true: ways of one crop with unlike
  * strains are kept apart in time.
  */

@@ -1,15 +1,18 @@
 //! What does one patch do through its time? From seed to the last picking, with its days on the shelf.
 
-use super::grower::{Grower, Ripening};
-use super::growing::{Growing, Means};
-use super::window::{self, Gate};
-use crate::calendar;
-use crate::garden::Garden;
-use crate::patch::{Patch, PatchId};
-use crate::weather::BedSoil;
+use crate::climate::bed_soil::BedSoil;
+use crate::climate::calendar;
+use crate::growth::grower::{Grower, Ripening};
+use crate::growth::growing::Growing;
+use crate::growth::window;
+use crate::growth::window::Gate;
 use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::Serialize;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::ids::PatchId;
+use sparrow_facts::patch::Patch;
+use sparrow_facts::timing::Means;
 
 /// Something about a patch's time that is not as it should be.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
@@ -141,7 +144,7 @@ fn troubles(garden: &Garden, grower: &Grower, growing: Growing, patch: &Patch, c
     }
     match course.ripening {
         // Only grown for its ground, a cover is cut when it is wanted.
-        _ if crate::turns::is_cover(&growing.way.key) => {}
+        _ if growing.way.cover => {}
         None => found.push(Trouble::NeverRipe),
         Some(ripening) if ripening.ripe > course.free => {
             let percent = grower.weight(growing, patch.from, course.free, soil) * 100.0;

@@ -1,17 +1,19 @@
 //! What follows what on each piece of ground? When it is free, when the next is ready, and who waits.
 
-use super::course::Course;
-use super::grower::Grower;
-use super::growing::{Growing, Means};
-use crate::bed::BedId;
 use crate::catalogue::Catalogue;
-use crate::edit::Edit;
-use crate::garden::Garden;
-use crate::patch::{Patch, PatchId, Rect};
-use crate::weather::BedSoil;
+use crate::climate::bed_soil::BedSoil;
+use crate::growth::grower::Grower;
+use crate::growth::growing::Growing;
+use crate::season::course::Course;
 use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::Serialize;
+use sparrow_facts::edit::Edit;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::ids::{BedId, PatchId};
+use sparrow_facts::patch::Patch;
+use sparrow_facts::rect::Rect;
+use sparrow_facts::timing::Means;
 
 /// Ground that rests longer between two crops is not handed from one to the other \[days\].
 pub const LONGEST_REST: i32 = 150;

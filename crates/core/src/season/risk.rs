@@ -1,15 +1,15 @@
 //! What may cold and heat do to what stands on a day, and what does a cover buy?
 
-use super::course::Course;
-use super::grower::Grower;
-use super::growing::Growing;
-use super::window::bolts;
-use crate::catalogue::Catalogue;
-use crate::garden::Garden;
-use crate::patch::PatchId;
-use crate::weather::Side;
+use crate::catalogue::{Catalogue, Figures};
+use crate::climate::frost::Side;
+use crate::growth::grower::Grower;
+use crate::growth::growing::Growing;
+use crate::growth::window::bolts;
+use crate::season::course::Course;
 use jiff::civil::Date;
 use serde::Serialize;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::ids::PatchId;
 
 /// What may happen.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize)]
@@ -123,6 +123,6 @@ fn heat(grower: &Grower, course: &Course, growing: Growing) -> Option<Harm> {
     if !bolts(grower, known, ripe) {
         return None;
     }
-    let shaded = super::Figures { bolts: Some(bears + SHADE_TAKES), ..known.clone() };
+    let shaded = Figures { bolts: Some(bears + SHADE_TAKES), ..known.clone() };
     Some(Harm::Bolts { mean: grower.weather.mean(ripe), bears, shade_helps: !bolts(grower, &shaded, ripe) })
 }

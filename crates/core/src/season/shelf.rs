@@ -1,14 +1,14 @@
 //! Is there room for the seedlings? Cells and pots under light, on the warm mat and where they harden, week by week.
 
-use super::course::Course;
-use super::figures::Figures;
-use super::growing::{Growing, Means};
-use crate::catalogue::Catalogue;
-use crate::garden::Garden;
-use crate::patch::PatchId;
+use crate::catalogue::{Catalogue, Figures};
+use crate::growth::growing::Growing;
+use crate::season::course::Course;
 use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::Serialize;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::ids::PatchId;
+use sparrow_facts::timing::Means;
 
 /// A place seedlings stand in.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]

@@ -1,16 +1,18 @@
 //! When does a new patch usually stand, until its household says otherwise?
 
-use super::figures::picked_again;
-use super::grower::Grower;
-use super::growing::Growing;
-use super::window::windows;
-use crate::bed::BedId;
-use crate::calendar;
-use crate::crop::{Crop, Hardiness, Life, Way};
-use crate::garden::Garden;
-use crate::weather::BedSoil;
+use crate::catalogue::figures::picked_again;
+use crate::catalogue::{Crop, Hardiness, Life, Way};
+use crate::climate::bed_soil::BedSoil;
+use crate::climate::calendar;
+use crate::climate::calendar::{in_year, year_span};
+use crate::growth::grower::Grower;
+use crate::growth::growing::Growing;
+use crate::growth::window::windows;
 use jiff::ToSpan;
 use jiff::civil::Date;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::ids::BedId;
+use sparrow_facts::site::Site;
 
 /// Days between ripe and cleared; nobody lifts a whole bed on one evening.
 const TO_CLEAR: i64 = 7;
@@ -23,9 +25,9 @@ const EARLIEST: i64 = 35;
 /// It starts on the first day of the year's first window on which the soil is as warm as it had better be, but
 /// not more than five weeks before the even-chance last frost, since what is sown in the cold hardly gains on it,
 /// and stands until it has been picked for its usual time, tender crops no longer than to the even-chance first
-/// frost. Where the year has no window for it, the coarse days of [`calendar::usual_span`] are taken.
+/// frost. Where the year has no window for it, the coarse days of the coarse days of common practice are taken.
 pub fn usual_span(garden: &Garden, crop: &Crop, way: &Way, bed: Option<BedId>, year: i16) -> (Date, Date) {
-    let coarse = calendar::usual_span(&garden.site, crop, way, year);
+    let coarse = coarse_span(&garden.site, crop, way, year);
     if crop.life == Life::Perennial && crop.hardiness == Hardiness::Hardy && way.days[0] >= 300 {
         return coarse;
     }
@@ -62,4 +64,33 @@ fn stands_until(garden: &Garden, grower: &Grower, growing: Growing, soil: &BedSo
         _ => last.max(ripening.ripe),
     };
     Some(until.min(end))
+}
+
+/// The days a new patch is taken to stand until the household says otherwise.
+///
+/// Common practice, kept coarse: hardy crops go in four weeks before the even-chance last frost,
+/// half-hardy ones a week before, tender ones ten days after; they stand for their middle number of
+/// days, and those that are picked again and again for eight weeks more, tender ones no longer than
+/// to the first frost. Perennials stand from the year's first day for five years. Without frost
+/// everything starts sixty days into the year.
+pub fn coarse_span(site: &Site, crop: &Crop, way: &Way, year: i16) -> (Date, Date) {
+    let hemisphere = site.latitude.hemisphere();
+    let (first, last) = year_span(year, hemisphere);
+    if crop.life == Life::Perennial && crop.hardiness == Hardiness::Hardy {
+        return (first, last.saturating_add(4.years()));
+    }
+    let spring = site.frost.map_or(first.saturating_add(60.days()), |frost| in_year(frost.last, year, hemisphere));
+    let autumn = site.frost.map_or(last, |frost| in_year(frost.first, year, hemisphere));
+    let from = match (site.frost, crop.hardiness) {
+        (None, _) => spring,
+        (_, Hardiness::Hardy) => spring.saturating_sub(28.days()),
+        (_, Hardiness::HalfHardy) => spring.saturating_sub(7.days()),
+        (_, Hardiness::Tender) => spring.saturating_add(10.days()),
+    };
+    let days = i64::from((way.days[0] + way.days[1]) / 2);
+    let picking = if crop.pick_every.is_some() { 56 } else { 0 };
+    // A week between ripe and cleared; nobody lifts a whole bed on one evening.
+    let ripe = from.saturating_add((days + picking + 7).days());
+    let until = if crop.hardiness == Hardiness::Tender { ripe.min(autumn) } else { ripe.min(last.max(from)) };
+    (from, until.max(from))
 }

@@ -1,16 +1,14 @@
 //! What is to be done on which day? Each patch's work as entries of a calendar.
 
-use super::course::Course;
-use super::growing::Means;
-use super::shelf::Batch;
-use crate::bed::BedId;
-use crate::catalogue::Catalogue;
-use crate::crop::Crop;
-use crate::garden::Garden;
-use crate::patch::PatchId;
+use crate::catalogue::{Catalogue, Crop};
+use crate::season::course::Course;
+use crate::season::shelf::Batch;
 use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::Serialize;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::ids::{BedId, PatchId};
+use sparrow_facts::timing::Means;
 
 /// A kind of work.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]

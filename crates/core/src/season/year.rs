@@ -1,12 +1,14 @@
 //! What does the year round the needle look like? Its frost edges, its daylight and its soil, for the ribbon.
 
-use super::grower::Grower;
-use crate::calendar::{self, FrostEdge};
-use crate::garden::Garden;
-use crate::weather::{Side, day_index};
+use crate::climate::calendar;
+use crate::climate::calendar::FrostEdge;
+use crate::climate::frost::Side;
+use crate::climate::normals::day_index;
+use crate::growth::grower::Grower;
 use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::Serialize;
+use sparrow_facts::garden::Garden;
 
 /// What the year ribbon draws.
 #[derive(Debug, Clone, PartialEq, Serialize)]

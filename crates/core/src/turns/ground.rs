@@ -1,10 +1,10 @@
 //! Which ground rotates as one, how many squares has it, and what does it offer?
 
-use super::facts::{Piece, Turns, TurnsUnit};
-use crate::bed::{Bed, BedKind};
-use crate::garden::Garden;
-use crate::length::Length;
 use serde::Serialize;
+use sparrow_facts::bed::{Bed, BedKind};
+use sparrow_facts::garden::Garden;
+use sparrow_facts::turns::{Piece, Turns, TurnsUnit};
+use sparrow_facts::units::Length;
 
 /// A piece of ground that rotates as one.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]

@@ -1,19 +1,19 @@
 //! What stood, and what is planted, in each piece of ground in each year?
 
-use super::facts::{Needs, Parts, Piece, TurnPart, WishDraft, YearsOf};
-use super::ground::Plot;
-use crate::calendar::{growing_year, in_year, year_span};
-use crate::catalogue::Catalogue;
-use crate::crop::{Crop, Way};
-use crate::garden::Garden;
-use crate::history::{PastStand, Stood};
-use crate::length::Length;
-use crate::patch::{Patch, PatchId};
-use crate::refusal::Refusal;
-use crate::rotation::rotating_family;
-use crate::site::Site;
+use crate::catalogue::{Catalogue, Crop, Way};
+use crate::climate::calendar::{growing_year, in_year, year_span};
+use crate::rules::past::rotating_family;
+use crate::turns::ground::Plot;
 use jiff::ToSpan;
 use jiff::civil::Date;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::history::{PastStand, Stood};
+use sparrow_facts::ids::PatchId;
+use sparrow_facts::patch::Patch;
+use sparrow_facts::refusal::Refusal;
+use sparrow_facts::site::Site;
+use sparrow_facts::turns::{Needs, Parts, Piece, WishDraft, YearsOf};
+use sparrow_facts::units::Length;
 
 /// A family in a piece of ground in a year.
 #[derive(Debug, Clone, PartialEq, Eq)]
@@ -40,30 +40,6 @@ pub struct Held {
     pub still: bool,
     /// Whether it is gone at the end of the year.
     pub last: bool,
-}
-
-impl Parts {
-    /// The whole year.
-    pub const ALL: Parts = Parts { early: true, main: true, late: true };
-
-    /// Whether a part is among them.
-    pub fn has(self, part: TurnPart) -> bool {
-        match part {
-            TurnPart::Early => self.early,
-            TurnPart::Main => self.main,
-            TurnPart::Late => self.late,
-        }
-    }
-
-    /// Those that are in order.
-    pub fn list(self) -> Vec<TurnPart> {
-        [TurnPart::Early, TurnPart::Main, TurnPart::Late].into_iter().filter(|&part| self.has(part)).collect()
-    }
-
-    /// Whether they have a part in common.
-    pub fn meet(self, other: Parts) -> bool {
-        (self.early && other.early) || (self.main && other.main) || (self.late && other.late)
-    }
 }
 
 /// A part of the year counts as held from so many days on: own choice, half of its shortest.
@@ -93,15 +69,10 @@ pub fn parts_of(site: &Site, from: Date, until: Date, year: i16) -> Parts {
     Parts { early: early >= main.max(late), main: main > early && main >= late, late: late > early.max(main) }
 }
 
-/// Whether a way of growing is a green manure or winter cover.
-pub fn is_cover(way: &str) -> bool {
-    way == "cover"
-}
-
 /// Whether a crop is planted the autumn before it is lifted: it wants more than 200 days and is no
 /// perennial that stays (garlic; common practice).
 pub fn winters(crop: &Crop, way: &Way) -> bool {
-    way.days[0] >= 200 && way.days[1] <= 300 && crop.method == crate::crop::Method::Transplant
+    way.days[0] >= 200 && way.days[1] <= 300 && crop.method == crate::catalogue::Method::Transplant
 }
 
 /// All that stood or is planted, in every piece it lies in.
@@ -112,7 +83,7 @@ pub fn held(garden: &Garden, catalogue: &Catalogue, plots: &[Plot]) -> Vec<Held>
 }
 
 fn of_past(garden: &Garden, catalogue: &Catalogue, plots: &[Plot], past: &PastStand) -> Vec<Held> {
-    let (Some(bed), Some(family)) = (garden.bed(past.bed), past.stood.family(catalogue)) else { return Vec::new() };
+    let (Some(bed), Some(family)) = (garden.bed(past.bed), catalogue.family_of(&past.stood)) else { return Vec::new() };
     let edge = |at: usize| bed.braces.get(at).map_or(bed.length, |brace| brace.at);
     let stretch = past.section.map_or((Length::tenths_mm(0), bed.length), |section| {
         let section = usize::from(section);
@@ -120,7 +91,7 @@ fn of_past(garden: &Garden, catalogue: &Catalogue, plots: &[Plot], past: &PastSt
     });
     let inside = |plot: &&Plot| plot.at.bed == past.bed && plot.from < stretch.1 && plot.to > stretch.0;
     let cover = match &past.stood {
-        Stood::Crop(key) => catalogue.crop(key).is_some_and(|crop| is_cover(&crop.ways[0].key)),
+        Stood::Crop(key) => catalogue.crop(key).is_some_and(|crop| crop.ways[0].cover),
         Stood::Family(_) => false,
     };
     let held = |plot: &Plot| Held {
@@ -161,7 +132,7 @@ fn of_patch(garden: &Garden, catalogue: &Catalogue, plots: &[Plot], patch: &Patc
                 parts: parts_of(&garden.site, patch.from, patch.until, year),
                 centisquares: u32::try_from(area * share / 100).ok(),
                 patch: Some(patch.id),
-                cover: is_cover(&patch.way),
+                cover: crop.way(&patch.way).is_some_and(|way| way.cover),
                 stays,
                 still: year > *years.start(),
                 last: year == *years.end(),
@@ -175,8 +146,8 @@ fn of_patch(garden: &Garden, catalogue: &Catalogue, plots: &[Plot], patch: &Patc
 pub fn usual_wish(garden: &Garden, catalogue: &Catalogue, crop: &str, today: Date) -> Result<WishDraft, Refusal> {
     let crop = catalogue.crop(crop).ok_or_else(|| Refusal::Unknown { what: "crop", key: crop.to_string() })?;
     let way = &crop.ways[0];
-    let year = crate::calendar::planning_year(today, &garden.site);
-    let (from, until) = crate::season::usual_span(garden, crop, way, None, year);
+    let year = crate::climate::calendar::planning_year(today, &garden.site);
+    let (from, until) = crate::season::span::usual_span(garden, crop, way, None, year);
     let winters = winters(crop, way);
     let parts = if winters { Parts { late: false, ..Parts::ALL } } else { parts_of(&garden.site, from, until, year) };
     Ok(WishDraft {

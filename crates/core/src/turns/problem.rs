@@ -1,16 +1,17 @@
 //! The rotation problem of a garden: its pieces, wishes, rules and history in the words of the solver.
 
-use super::facts::{Entry, Piece, Pinned, TurnPart, TurnSchool, WishDraft, WishId};
-use super::ground::{Plot, plots};
-use super::held::{Held, held};
-use crate::calendar::planning_year;
-use crate::catalogue::Catalogue;
-use crate::crop::Crop;
-use crate::garden::Garden;
-use crate::history::Stood;
-use crate::rotate::{self, Assign, Closed, Demand, Instance, Longer, Pin, Section, Taken, Weights};
-use crate::rotation::values;
+use crate::catalogue::{Catalogue, Crop, Feeding};
+use crate::climate::calendar::planning_year;
+use crate::rules::past::values;
+use crate::turns::ground::{Plot, plots};
+use crate::turns::held::{Held, held};
 use jiff::civil::Date;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::history::Stood;
+use sparrow_facts::ids::WishId;
+use sparrow_facts::turns::{Entry, Piece, Pinned, TurnPart, TurnSchool, WishDraft};
+use sparrow_rotate as rotate;
+use sparrow_rotate::{Assign, Closed, Demand, Instance, Longer, Pin, Section, Taken, Weights};
 use std::collections::BTreeMap;
 
 /// Years that the school of 'never the same spot' keeps a crop away: three in between.
@@ -258,7 +259,7 @@ impl Problem {
                 wish.wish.resistant && catalogue.crop(&wish.wish.crop).is_some_and(|crop| Self::family(garden, crop) == name)
             });
             let halves = if resistant { 1 } else { HALVES };
-            let feeding = family.feeding;
+            let feeding = hunger(family.feeding);
             for finding in garden.turns.findings.iter().filter(|finding| finding.family == family.key && spot.is_none()) {
                 let here = self.plots.iter().filter(|plot| plot.at.bed == finding.bed);
                 self.instance.longer.extend(here.map(|plot| Longer {
@@ -313,4 +314,14 @@ fn needs(draft: &WishDraft) -> Vec<String> {
         .filter(|&(yes, _)| yes)
         .map(|(_, word)| word.to_string())
         .collect()
+}
+
+/// How hungry a family is, in the solver's words.
+fn hunger(feeding: Feeding) -> rotate::Feeding {
+    match feeding {
+        Feeding::Heavy => rotate::Feeding::Heavy,
+        Feeding::Moderate => rotate::Feeding::Moderate,
+        Feeding::Light => rotate::Feeding::Light,
+        Feeding::Giver => rotate::Feeding::Giver,
+    }
 }

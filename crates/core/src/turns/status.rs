@@ -1,15 +1,16 @@
 //! Where could it go in that year? Legal, at the limit, too soon, and not free are different things.
 
-use super::facts::{Entry, Piece, WishId};
-use super::ground::Plot;
-use super::held::Held;
-use super::problem::Problem;
 use crate::catalogue::Catalogue;
-use crate::garden::Garden;
-use crate::refusal::Refusal;
-use crate::rotation::waits;
+use crate::rules::past::waits;
+use crate::turns::ground::Plot;
+use crate::turns::held::Held;
+use crate::turns::problem::Problem;
 use jiff::civil::Date;
 use serde::Serialize;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::ids::WishId;
+use sparrow_facts::refusal::Refusal;
+use sparrow_facts::turns::{Entry, Piece};
 
 /// How a piece of ground stands to a wish in a year.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]

@@ -3,24 +3,26 @@
 
 use jiff::civil::{Date, date};
 use proptest::prelude::*;
-use sparrow_core::almanac::{Appetite, Cover, Monthly, Mulch, Shelf, Station, StationYear, TenthsC, WarmthFrom};
-use sparrow_core::bed::{Bed, BedId, BedKind, Brace, Reach};
-use sparrow_core::catalogue::Catalogue;
-use sparrow_core::command::Command;
-use sparrow_core::crop::Crop;
-use sparrow_core::crop::Spacing;
-use sparrow_core::garden::{Garden, OwnSpacing};
-use sparrow_core::groupings::OwnGroupingId;
-use sparrow_core::history::Stood;
-use sparrow_core::length::{Length, Tape};
-use sparrow_core::patch::{Patch, PatchId, Placing, Rect, RowLine, Timing};
-use sparrow_core::school::{School, SchoolFor};
-use sparrow_core::season::{Means, PatchChange, SeasonChange};
-use sparrow_core::site::{Frost, Latitude, MonthDay, Site, Units};
-use sparrow_core::spacing::{Hole, Planting};
-use sparrow_core::turns::{
-    Closing, Entry, Needs, Parts, Piece, Pinned, TurnChange, TurnPlanId, Unknown, WishDraft, WishId, YearsOf,
-};
+use sparrow_core::catalogue::{Catalogue, Crop, Spacing};
+use sparrow_core::change::command::Command;
+use sparrow_core::change::replan::PatchChange;
+use sparrow_core::change::season::SeasonChange;
+use sparrow_core::change::turns::TurnChange;
+use sparrow_core::ground::hole::Hole;
+use sparrow_core::ground::planting::Planting;
+use sparrow_facts::almanac::{Appetite, Cover, Monthly, Mulch, Shelf, Station, StationYear, WarmthFrom};
+use sparrow_facts::bed::{Bed, BedKind, Brace, Reach};
+use sparrow_facts::garden::Garden;
+use sparrow_facts::history::Stood;
+use sparrow_facts::ids::{BedId, OwnGroupingId, PatchId, TurnPlanId, WishId};
+use sparrow_facts::patch::{Patch, Placing};
+use sparrow_facts::rect::{Rect, RowLine};
+use sparrow_facts::school::{School, SchoolFor};
+use sparrow_facts::site::{Frost, Latitude, MonthDay, Site};
+use sparrow_facts::spacing::OwnSpacing;
+use sparrow_facts::timing::{Means, Timing};
+use sparrow_facts::turns::{Closing, Entry, Needs, Parts, Piece, Pinned, Unknown, WishDraft, YearsOf};
+use sparrow_facts::units::{Length, Tape, TenthsC, Units};
 
 /// The day it is in these tests.
 pub const TODAY: Date = date(2026, 11, 23);

@@ -2,15 +2,21 @@
 
 use crate::common::{TODAY, garden_with, patch_in};
 use jiff::civil::{Date, date};
-use sparrow_core::almanac::{Monthly, TenthsC};
-use sparrow_core::catalogue::Catalogue;
-use sparrow_core::command::{Command, carry_out};
-use sparrow_core::crop::{Crop, Way};
-use sparrow_core::garden::Garden;
-use sparrow_core::patch::{Patch, PatchId, Rect, Timing};
-use sparrow_core::season::view::{SeasonView, view};
-use sparrow_core::season::{Course, Grower, Growing, Means, PatchChange, SeasonChange, course};
-use sparrow_core::site::Units;
+use sparrow_core::catalogue::{Catalogue, Crop, Way};
+use sparrow_core::change::command::{Command, carry_out};
+use sparrow_core::change::replan::PatchChange;
+use sparrow_core::change::season::SeasonChange;
+use sparrow_core::growth::grower::Grower;
+use sparrow_core::growth::growing::Growing;
+use sparrow_core::reckon::season::{SeasonView, view};
+use sparrow_core::season::course::{Course, course};
+use sparrow_facts::almanac::Monthly;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::ids::PatchId;
+use sparrow_facts::patch::Patch;
+use sparrow_facts::rect::Rect;
+use sparrow_facts::timing::{Means, Timing};
+use sparrow_facts::units::{TenthsC, Units};
 
 /// Months of an invented place with a long mild year, so that no test hangs on a generic shape.
 pub const HIGHS: [i16; 12] = [60, 80, 120, 165, 205, 240, 265, 260, 225, 165, 105, 70];

@@ -3,19 +3,26 @@
 use crate::ground::{FOUR, HIGHS, LOWS, change, course_of, crop, garden, mild, put, replan, season};
 use jiff::ToSpan;
 use jiff::civil::{Date, date};
-use sparrow_core::almanac::{Appetite, Monthly, TenthsC};
-use sparrow_core::bed::BedId;
-use sparrow_core::catalogue::Catalogue;
-use sparrow_core::garden::Garden;
-use sparrow_core::growth::size;
-use sparrow_core::patch::{Rect, Timing};
-use sparrow_core::season::starts::starts;
-use sparrow_core::season::{
-    Gate, Grower, Growing, Means, PatchChange, SeasonChange, figures, judge, usual_means, usual_span, windows,
-};
-use sparrow_core::site::{Frost, Latitude, MonthDay};
-use sparrow_core::spacing::Planting;
-use sparrow_core::weather::{BedSoil, Thresholds, single_sine};
+use sparrow_core::ask::starts::starts;
+use sparrow_core::catalogue::figures::figures;
+use sparrow_core::catalogue::{Catalogue, Thresholds};
+use sparrow_core::change::replan::PatchChange;
+use sparrow_core::change::season::SeasonChange;
+use sparrow_core::climate::bed_soil::BedSoil;
+use sparrow_core::climate::degree_days::single_sine;
+use sparrow_core::ground::planting::Planting;
+use sparrow_core::growth::grower::Grower;
+use sparrow_core::growth::growing::{Growing, usual_means};
+use sparrow_core::growth::size::size;
+use sparrow_core::growth::window::{Gate, judge, windows};
+use sparrow_core::season::span::usual_span;
+use sparrow_facts::almanac::{Appetite, Monthly};
+use sparrow_facts::garden::Garden;
+use sparrow_facts::ids::BedId;
+use sparrow_facts::rect::Rect;
+use sparrow_facts::site::{Frost, Latitude, MonthDay};
+use sparrow_facts::timing::{Means, Timing};
+use sparrow_facts::units::TenthsC;
 
 #[test]
 fn the_packets_days_become_this_gardens_with_both_effects_apart() {

@@ -1,25 +1,25 @@
 //! What follows what on a piece of ground, and the ways out when it is late.
 
 use crate::common::TODAY;
-use crate::ground::{FOUR, course_of, put};
-use crate::ground::{cabbage_then_chard, garden, replan, season};
+use crate::ground::{FOUR, cabbage_then_chard, course_of, garden, put, replan, season};
 use jiff::ToSpan;
 use jiff::civil::date;
 use proptest::prelude::*;
+use sparrow_core::ask::question::{Answer, Question, answer};
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::command::{Command, carry_out};
-use sparrow_core::garden::Garden;
-use sparrow_core::patch::{Patch, Rect};
-use sparrow_core::patch::{PatchId, Timing};
-use sparrow_core::question::{Answer, Question, answer};
-use sparrow_core::refusal::Refusal;
-use sparrow_core::season::Course;
-use sparrow_core::season::PatchChange;
+use sparrow_core::change::command::{Command, carry_out};
+use sparrow_core::change::replan::PatchChange;
+use sparrow_core::change::verify::verify;
+use sparrow_core::reckon::season::Unsettled;
+use sparrow_core::search::late::{SlipChoice, SlipKind, ways_out};
+use sparrow_core::season::course::Course;
 use sparrow_core::season::handoff::{LONGEST_REST, hand_offs};
-use sparrow_core::season::slip::SlipChoice;
-use sparrow_core::season::slip::{SlipKind, ways_out};
-use sparrow_core::season::view::Unsettled;
-use sparrow_core::verify::verify;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::ids::PatchId;
+use sparrow_facts::patch::Patch;
+use sparrow_facts::rect::Rect;
+use sparrow_facts::refusal::Refusal;
+use sparrow_facts::timing::Timing;
 
 #[test]
 fn a_hand_off_says_when_ground_is_free_when_to_sow_and_who_waits() {

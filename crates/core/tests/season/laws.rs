@@ -1,24 +1,31 @@
 //! What holds for every crop, bar and place.
 
-use crate::common::TODAY;
-use crate::common::patch_in;
+use crate::common::{TODAY, patch_in};
 use crate::ground::{FOUR, HIGHS, LOWS, cabbage_then_chard, change, course_of, garden, put, replan, season};
 use jiff::ToSpan;
 use jiff::civil::date;
 use proptest::prelude::*;
-use sparrow_core::almanac::{Appetite, Monthly, TenthsC};
-use sparrow_core::catalogue::Catalogue;
-use sparrow_core::command::{Command, carry_out};
-use sparrow_core::crop::{Crop, Life, Way};
-use sparrow_core::garden::Garden;
-use sparrow_core::patch::{Patch, PatchId, Rect, Timing};
+use sparrow_core::catalogue::figures::figures;
+use sparrow_core::catalogue::{Catalogue, Crop, Life, Way};
+use sparrow_core::change::command::{Command, carry_out};
+use sparrow_core::change::replan::PatchChange;
+use sparrow_core::change::season::SeasonChange;
+use sparrow_core::change::verify::verify;
+use sparrow_core::climate::bed_soil::BedSoil;
+use sparrow_core::growth::grower::Grower;
+use sparrow_core::growth::growing::{Growing, usual_means};
+use sparrow_core::growth::window::windows;
+use sparrow_core::search::late::ways_out;
+use sparrow_core::search::series::{Series, SeriesAim, series};
 use sparrow_core::season::handoff::hand_offs;
-use sparrow_core::season::series::{Series, SeriesAim, series};
-use sparrow_core::season::slip::ways_out;
-use sparrow_core::season::{Grower, Growing, Means, PatchChange, SeasonChange, figures, usual_means, windows};
-use sparrow_core::site::{Frost, Latitude, MonthDay};
-use sparrow_core::verify::verify;
-use sparrow_core::weather::BedSoil;
+use sparrow_facts::almanac::{Appetite, Monthly};
+use sparrow_facts::garden::Garden;
+use sparrow_facts::ids::PatchId;
+use sparrow_facts::patch::Patch;
+use sparrow_facts::rect::Rect;
+use sparrow_facts::site::{Frost, Latitude, MonthDay};
+use sparrow_facts::timing::{Means, Timing};
+use sparrow_facts::units::TenthsC;
 
 fn some_patch(garden: &Garden, [c, m, d, e]: [u8; 4]) -> Patch {
     let crops = &Catalogue::standard().crops;

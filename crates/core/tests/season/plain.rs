@@ -5,16 +5,25 @@ use crate::ground::{garden, season};
 use jiff::ToSpan;
 use jiff::civil::{Date, date};
 use proptest::prelude::*;
-use sparrow_core::almanac::{Appetite, Monthly, SoilReading, TenthsC, WarmthFrom};
-use sparrow_core::bed::BedId;
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::demo::{quillet_lane, tern_court};
-use sparrow_core::garden::Garden;
-use sparrow_core::season::view::all_tasks;
-use sparrow_core::season::{Grower, Growing, Harm, Means, judge, shut_by, windows};
-use sparrow_core::site::{Frost, Hemisphere, MonthDay};
-use sparrow_core::weather::station::{StationDay, condense};
-use sparrow_core::weather::{BedSoil, Side, day_index, light, single_sine};
+use sparrow_core::climate::bed_soil::BedSoil;
+use sparrow_core::climate::degree_days::single_sine;
+use sparrow_core::climate::frost::Side;
+use sparrow_core::climate::normals::day_index;
+use sparrow_core::climate::station::{StationDay, condense};
+use sparrow_core::climate::weather::light;
+use sparrow_core::growth::grower::Grower;
+use sparrow_core::growth::growing::Growing;
+use sparrow_core::growth::window::{judge, shut_by, windows};
+use sparrow_core::reckon::season::all_tasks;
+use sparrow_core::season::risk::Harm;
+use sparrow_demo::{quillet_lane, tern_court};
+use sparrow_facts::almanac::{Appetite, Monthly, SoilReading, WarmthFrom};
+use sparrow_facts::garden::Garden;
+use sparrow_facts::ids::BedId;
+use sparrow_facts::site::{Frost, Hemisphere, MonthDay};
+use sparrow_facts::timing::Means;
+use sparrow_facts::units::TenthsC;
 
 /// A garden anywhere between a cold upland and a warm coast: the year's mean, how far summer and winter lie from it, the
 /// days from their nights, and frosts of some spread.

@@ -5,15 +5,20 @@ use crate::ground::{change, crop, garden};
 use jiff::ToSpan;
 use jiff::civil::{Date, date};
 use proptest::prelude::*;
-use sparrow_core::almanac::{Monthly, TenthsC};
-use sparrow_core::bed::BedId;
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::command::{Command, carry_out};
-use sparrow_core::season::series::SeriesPlan;
-use sparrow_core::season::series::{Series, SeriesAim, series};
-use sparrow_core::season::{Grower, Growing, Means, SeasonChange, figures};
-use sparrow_core::verify::verify;
-use sparrow_core::weather::{BedSoil, single_sine};
+use sparrow_core::catalogue::figures::figures;
+use sparrow_core::change::command::{Command, carry_out};
+use sparrow_core::change::season::SeasonChange;
+use sparrow_core::change::verify::verify;
+use sparrow_core::climate::bed_soil::BedSoil;
+use sparrow_core::climate::degree_days::single_sine;
+use sparrow_core::growth::grower::Grower;
+use sparrow_core::growth::growing::Growing;
+use sparrow_core::search::series::{Series, SeriesAim, SeriesPlan, series};
+use sparrow_facts::almanac::Monthly;
+use sparrow_facts::ids::BedId;
+use sparrow_facts::timing::Means;
+use sparrow_facts::units::TenthsC;
 
 /// Bulletins on sweet corn and peas space sowings by heat, not by days: 'at 25 heat units a day in summer five days between
 /// harvests are 125 units; sow again when 125 have come since the last sowing', which takes two weeks in a spring of 9 a day
@@ -32,7 +37,7 @@ fn sowings_are_as_far_apart_in_heat_as_their_harvests() {
         let heat = |from: Date, until: Date| -> f64 {
             let known = figures(crop, way);
             let days = from.series(1.day()).take_while(|day| *day < until);
-            let at = sparrow_core::weather::day_index;
+            let at = sparrow_core::climate::normals::day_index;
             let weather = &grower.weather;
             days.map(|day| single_sine(weather.normals.low[at(day)], weather.normals.high[at(day)], known.thresholds())).sum()
         };
@@ -64,7 +69,7 @@ fn five_days_between_summer_harvests_are_a_fortnight_between_spring_sowings() {
     let growing = Growing::by(maize, block, Means::Direct);
     let known = growing.figures();
     let units = |day: Date| {
-        let day = sparrow_core::weather::day_index(day);
+        let day = sparrow_core::climate::normals::day_index(day);
         1.8 * single_sine(grower.weather.normals.low[day], grower.weather.normals.high[day], known.thresholds())
     };
     assert!((units(date(2027, 5, 15)) - 9.0).abs() < 0.5 && (units(date(2027, 8, 15)) - 25.0).abs() < 0.5, "the premise");

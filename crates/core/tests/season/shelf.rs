@@ -6,16 +6,18 @@ use jiff::ToSpan;
 use jiff::civil::Date;
 use jiff::civil::date;
 use proptest::prelude::*;
-use sparrow_core::almanac::Shelf;
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::command::{Command, carry_out};
-use sparrow_core::garden::Garden;
-use sparrow_core::patch::PatchId;
-use sparrow_core::patch::{Rect, Timing};
-use sparrow_core::season::shelf::ShelfPlace;
-use sparrow_core::season::shelf::{Batch, ShelfBand};
+use sparrow_core::change::command::{Command, carry_out};
+use sparrow_core::change::replan::PatchChange;
+use sparrow_core::change::season::SeasonChange;
+use sparrow_core::season::course::Trouble;
+use sparrow_core::season::shelf::{Batch, ShelfBand, ShelfPlace};
 use sparrow_core::season::tasks::Work;
-use sparrow_core::season::{Means, PatchChange, SeasonChange, Trouble};
+use sparrow_facts::almanac::Shelf;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::ids::PatchId;
+use sparrow_facts::rect::Rect;
+use sparrow_facts::timing::{Means, Timing};
 
 #[test]
 fn seedlings_that_wait_too_long_are_too_old_and_others_too_young() {

@@ -4,13 +4,19 @@ use crate::common::TODAY;
 use crate::ground::{FOUR, LOWS, change, course_of, crop, garden, mild, put, season};
 use jiff::ToSpan;
 use jiff::civil::date;
-use sparrow_core::almanac::{Appetite, Cover, Monthly, Mulch, Station, StationYear, TenthsC};
-use sparrow_core::bed::BedId;
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::command::{Command, carry_out};
-use sparrow_core::garden::Garden;
-use sparrow_core::season::{Gate, Grower, Growing, SeasonChange, Trouble, usual_span, windows};
-use sparrow_core::weather::BedSoil;
+use sparrow_core::change::command::{Command, carry_out};
+use sparrow_core::change::season::SeasonChange;
+use sparrow_core::climate::bed_soil::BedSoil;
+use sparrow_core::growth::grower::Grower;
+use sparrow_core::growth::growing::Growing;
+use sparrow_core::growth::window::{Gate, windows};
+use sparrow_core::season::course::Trouble;
+use sparrow_core::season::span::usual_span;
+use sparrow_facts::almanac::{Appetite, Cover, Monthly, Mulch, Station, StationYear};
+use sparrow_facts::garden::Garden;
+use sparrow_facts::ids::BedId;
+use sparrow_facts::units::TenthsC;
 
 #[test]
 fn a_soil_reading_overrules_the_guess_and_fades_in_two_weeks() {
@@ -139,7 +145,7 @@ fn what_is_usual_on_a_day_is_told_with_its_sum_of_warmth() {
 fn a_stations_years_set_the_frost_edges_of_the_year() {
     let mut garden = garden();
     let edges = |garden: &Garden| {
-        let season = sparrow_core::reckon::reckon(garden, Catalogue::standard(), date(2027, 6, 1), TODAY).season;
+        let season = sparrow_core::reckon::day::reckon(garden, Catalogue::standard(), date(2027, 6, 1), TODAY).season;
         (season.last_frost.map(|edge| (edge.early, edge.even, edge.late)), season.first_frost.map(|edge| edge.even))
     };
     // By the two dates: 21 April, a fortnight either way; 24 October.
@@ -210,7 +216,7 @@ fn what_is_typed_wrong_is_refused_with_month_and_value() {
         "January: 158 °F (70 °C) is outside -76 °F (-60 °C) to 140 °F (60 °C)"
     );
     assert!(refuse(SeasonChange::TakeShape { shape: Some("moon".into()) }).contains("“moon”"));
-    let again = SeasonChange::TakeAgain { from: sparrow_core::almanac::WarmthFrom::Station };
+    let again = SeasonChange::TakeAgain { from: sparrow_facts::almanac::WarmthFrom::Station };
     assert_eq!(refuse(again), "there is no station's file yet; read or type one first");
     assert!(refuse(SeasonChange::SetWarmth { bed: BedId(77), mulch: Mulch::Straw, cover: Cover::None }).contains("bed"));
 }

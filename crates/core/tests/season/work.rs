@@ -3,10 +3,15 @@
 use crate::common::TODAY;
 use crate::ground::{FOUR, cabbage_then_chard, garden, put, replan, season};
 use jiff::civil::{Date, date};
-use sparrow_core::demo::quillet_lane;
-use sparrow_core::garden::Garden;
-use sparrow_core::patch::{Patch, PatchId, Rect, Timing};
-use sparrow_core::season::{Harm, Means, PatchChange, Trouble};
+use sparrow_core::change::replan::PatchChange;
+use sparrow_core::season::course::Trouble;
+use sparrow_core::season::risk::Harm;
+use sparrow_demo::quillet_lane;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::ids::PatchId;
+use sparrow_facts::patch::Patch;
+use sparrow_facts::rect::Rect;
+use sparrow_facts::timing::{Means, Timing};
 
 #[test]
 fn the_needles_night_threatens_the_tender_and_covers_buy_degrees() {

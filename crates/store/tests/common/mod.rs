@@ -4,8 +4,9 @@
 use jiff::civil::{Date, date};
 use sparrow_cluster::{Cluster, Durability, reachable};
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::command::{self, Command};
-use sparrow_core::demo::quillet_lane;
+use sparrow_core::change::command;
+use sparrow_core::change::command::Command;
+use sparrow_demo::quillet_lane;
 use sparrow_store::{AccountId, Asked, GardenId, Store, StoreError, Versioned};
 use std::sync::atomic::{AtomicU32, Ordering};
 

@@ -1,0 +1,183 @@
+//! Which plants are put down together, on which part of the ground, and in which order?
+//!
+//! A grouping is fitted to the ground it is given: its parts stretch or stay with an edge, and each waits
+//! for what it needs of another ('beans when the maize stands 6 in'), dated by how that one grows.
+
+use crate::catalogue::{After, Catalogue, Grouping, Part};
+use crate::climate::calendar;
+use crate::ground::planting::Planting;
+use crate::growth::size;
+use crate::season::span::usual_span;
+use jiff::ToSpan;
+use jiff::civil::Date;
+use serde::Serialize;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::grouping::{OwnGrouping, OwnPart};
+use sparrow_facts::ids::BedId;
+use sparrow_facts::patch::Placing;
+use sparrow_facts::rect::Rect;
+use sparrow_facts::site::Hemisphere;
+use sparrow_facts::timing::Timing;
+use sparrow_facts::units::Length;
+
+/// A grouping fitted to ground: what would be planted, or why it does not fit.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct Fitted {
+    /// The grouping's key in the catalogue; nothing for one of the household's own.
+    pub key: String,
+    /// Its name.
+    pub name: String,
+    /// The least ground it wants, half squares along and across.
+    pub least: [u16; 2],
+    /// What would be planted, in stages; nothing when the ground is too small.
+    pub stages: Vec<Stage>,
+    /// A part would lie where something stands on some of its days.
+    pub taken: bool,
+}
+
+/// One planting of a fitted grouping.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct Stage {
+    /// What is planted, where and when.
+    pub place: Placing,
+    /// Plants that find room.
+    pub plants: u32,
+    /// What it waits for.
+    pub after: Option<After>,
+}
+
+/// Every grouping of the catalogue and of the household, fitted to some half squares of a bed in a growing year.
+pub fn fitted(garden: &Garden, catalogue: &Catalogue, bed: BedId, rect: Rect, year: i16) -> Vec<Fitted> {
+    let known = catalogue.groupings.iter().map(|grouping| fit(garden, catalogue, grouping, bed, rect, year));
+    let own = garden.groupings.iter().map(|own| own_fitted(garden, catalogue, own, bed, rect, year));
+    known.chain(own).collect()
+}
+
+/// One grouping fitted to some half squares of a bed.
+pub fn fit(garden: &Garden, catalogue: &Catalogue, grouping: &Grouping, bed: BedId, rect: Rect, year: i16) -> Fitted {
+    let Grouping { key, name, least, .. } = grouping.clone();
+    let mut stages: Vec<Stage> = Vec::new();
+    if rect.w >= least[0] && rect.h >= least[1] {
+        for part in &grouping.part {
+            let Some(stage) = stage(garden, catalogue, grouping, part, &stages, (bed, rect, year)) else { break };
+            stages.push(stage);
+        }
+    }
+    if stages.len() < grouping.part.len() {
+        stages.clear();
+    }
+    let taken = stages.iter().any(|stage| is_taken(garden, &stage.place));
+    Fitted { key, name, least, stages, taken }
+}
+
+fn stage(
+    garden: &Garden,
+    catalogue: &Catalogue,
+    grouping: &Grouping,
+    part: &Part,
+    before: &[Stage],
+    (bed, rect, year): (BedId, Rect, i16),
+) -> Option<Stage> {
+    let (x, w) = part.along.on(rect.w)?;
+    let (y, h) = part.across.on(rect.h)?;
+    // Shade falls to the pole's side: a grouping drawn for a sun in the south is turned where it stands in the north.
+    let turned = grouping.shade && garden.site.latitude.hemisphere() == Hemisphere::South;
+    let y = if turned { rect.h - y - h } else { y };
+    let own = Rect { x: rect.x.saturating_add(x), y: rect.y.saturating_add(y), w, h };
+    let crop = catalogue.crop(&part.crop)?;
+    let way = crop.way(&part.way)?;
+    let (usual_from, usual_until) = usual_span(garden, crop, way, None, year);
+    let earlier = usual_from.saturating_sub(i64::from(part.weeks_before).weeks());
+    let from =
+        part.after.as_ref().and_then(|after| ready(garden, catalogue, after, before)).map_or(earlier, |day| day.max(earlier));
+    let stand = i64::from((usual_until - usual_from).get_days()).days();
+    let until = from.saturating_add(stand);
+    let until = match part.out_in_time_with.and_then(|host| leaves_meet(garden, catalogue, before.get(host)?)) {
+        Some(day) if day > from => until.min(day.saturating_sub(1.day())),
+        _ => until,
+    };
+    let place = Placing {
+        bed,
+        crop: part.crop.clone(),
+        way: part.way.clone(),
+        rect: own,
+        holes: part.holes,
+        from,
+        until,
+        between: part.between,
+        school: part.school,
+        line: None,
+        timing: Timing::default(),
+    };
+    let patch = place.patch(0);
+    let planting = Planting::alone(garden, catalogue, &patch)?;
+    let plants = planting.fits(own).min(part.holes.map_or(u32::MAX, u32::from)) * u32::from(way.per_hole);
+    // Ground that holds none of a part is no ground for the grouping.
+    (plants > 0).then(|| Stage { place, plants, after: part.after.clone() })
+}
+
+/// The day on which what a part waits for has come about.
+fn ready(garden: &Garden, catalogue: &Catalogue, after: &After, before: &[Stage]) -> Option<Date> {
+    let host = &before.get(after.part)?.place;
+    let crop = catalogue.crop(&host.crop)?;
+    let way = crop.way(&host.way)?;
+    let days = match (after.stands_inches, after.days) {
+        (Some(inches), _) => {
+            let high = Length::inches(i32::from(inches));
+            let patch = host.patch(0);
+            let pace = Planting::alone(garden, catalogue, &patch)?.pace;
+            (0..1000).find(|day| size::size_after(crop, way, pace.lived(f64::from(*day))).height >= high)?
+        }
+        (None, days) => i32::from(days?),
+    };
+    Some(host.from.saturating_add(i64::from(days).days()))
+}
+
+/// The day on which a stage's leaves meet.
+fn leaves_meet(garden: &Garden, catalogue: &Catalogue, host: &Stage) -> Option<Date> {
+    let patch = host.place.patch(0);
+    let planting = Planting::alone(garden, catalogue, &patch)?;
+    let distance = planting.distance(planting.school);
+    size::first_day_as_wide(planting.crop, planting.way, &planting.pace, &patch, distance.along.min(distance.across))
+}
+
+fn is_taken(garden: &Garden, place: &Placing) -> bool {
+    let patch = place.patch(0);
+    garden.patches.iter().any(|other| {
+        let shares = other.bed == patch.bed && other.rect.overlaps(patch.rect) && other.meets(&patch);
+        shares && !patch.is_row_beside(other) && (other.crop == patch.crop || !(other.between || patch.between))
+    })
+}
+
+/// One of the household's own groupings put down at the far left corner of some half squares, on its own days of
+/// another year.
+fn own_fitted(garden: &Garden, catalogue: &Catalogue, own: &OwnGrouping, bed: BedId, rect: Rect, year: i16) -> Fitted {
+    let (w, h) = own.size();
+    let (first, _) = calendar::year_span(year, garden.site.latitude.hemisphere());
+    let stage = |part: &OwnPart| {
+        let from = first.saturating_add((i64::from(own.first_day) + i64::from(part.days_after)).days());
+        let place = Placing {
+            bed,
+            crop: part.crop.clone(),
+            way: part.way.clone(),
+            rect: Rect { x: rect.x.saturating_add(part.rect.x), y: rect.y.saturating_add(part.rect.y), ..part.rect },
+            holes: part.holes,
+            from,
+            until: from.saturating_add(i64::from(part.days).days()),
+            between: part.between,
+            school: part.school,
+            line: None,
+            timing: Timing::default(),
+        };
+        let patch = place.patch(0);
+        let planting = Planting::alone(garden, catalogue, &patch)?;
+        let holes = planting.fits(place.rect).min(part.holes.map_or(u32::MAX, u32::from));
+        Some(Stage { plants: holes * u32::from(planting.way.per_hole), place, after: None })
+    };
+    let fits = rect.w >= w && rect.h >= h;
+    let stages: Vec<Stage> = if fits { own.parts.iter().filter_map(stage).collect() } else { Vec::new() };
+    let taken = stages.iter().any(|stage| is_taken(garden, &stage.place));
+    Fitted { key: format!("own:{}", own.id.0), name: own.name.clone(), least: [w, h], stages, taken }
+}

@@ -1,0 +1,233 @@
+//! What would a gardener like to know? Questions about a garden that change nothing, and their answers.
+//!
+//! Answers that would be too much to send with every reckoning, or that need more than the garden's
+//! facts to be asked, are given here; each is one pure function elsewhere in this crate.
+
+use crate::ask::groupings::Fitted;
+use crate::ask::markers::{Markers, Marking};
+use crate::ask::sheet::Sheet;
+use crate::ask::starts::Starts;
+use crate::ask::{groupings, markers, sheet, starts};
+use crate::catalogue;
+use crate::catalogue::Catalogue;
+use crate::change::replan;
+use crate::change::replan::PatchChange;
+use crate::climate::bed_soil::BedSoil;
+use crate::climate::calendar;
+use crate::climate::shapes::{ClimateShape, nearest_shape, shapes};
+use crate::ground::planting::{Planting, SchoolCount};
+use crate::ground::sums;
+use crate::ground::sums::{Edge, Fits, Plate, Tally};
+use crate::growth::grower::Grower;
+use crate::growth::growing::Growing;
+use crate::growth::window;
+use crate::growth::window::{Gate, Window};
+use crate::reckon::season::SeasonView;
+use crate::reckon::turns::TurnsView;
+use crate::reckon::{season, turns};
+use crate::rules::bare;
+use crate::rules::bare::Bare;
+use crate::search::arrange::asked::{Arranged, Arranging};
+use crate::search::arrange::{asked, pose};
+use crate::search::late::SlipChoice;
+use crate::search::remedies::{Reasons, TieKey};
+use crate::search::series::{Series, SeriesPlan};
+use crate::search::years::Argued;
+use crate::search::{amounts, late, remedies, series, years};
+use crate::season::handoff::Moved;
+use crate::season::{handoff, span};
+use crate::turns::status::Straight;
+use crate::turns::{held, status};
+use jiff::civil::Date;
+use serde::{Deserialize, Serialize};
+use sparrow_facts::garden::Garden;
+use sparrow_facts::ids::{BedId, PatchId, WishId};
+use sparrow_facts::patch::Patch;
+use sparrow_facts::rect::Rect;
+use sparrow_facts::refusal::Refusal;
+use sparrow_facts::school::School;
+use sparrow_facts::turns::{Entry, Pinned, WishDraft};
+use sparrow_facts::units::{Length, Tape};
+
+/// A question, as the page asks it.
+#[derive(Debug, Clone, PartialEq, Eq, Deserialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(tag = "ask", rename_all = "kebab-case", deny_unknown_fields)]
+#[allow(missing_docs, reason = "each question's sentence is its documentation, each field is named in it")]
+pub enum Question {
+    /// What does each school of spacing give on this patch?
+    Schools { patch: PatchId },
+    /// Which ground of a bed lies bare in a growing year, and what would be ready in time?
+    Bare { bed: BedId, year: i16 },
+    /// What would be ready on this ground between two days?
+    Suits { bed: BedId, rect: Rect, from: Date, until: Date },
+    /// How might this bed be laid out for a list of wishes?
+    Arrange(Arranging),
+    /// Where would row markers lie, and what do they hold?
+    Markers(Marking),
+    /// How would the groupings lie on this ground?
+    Groupings { bed: BedId, rect: Rect, year: i16 },
+    /// How is a bed set out: what stands in it on a day, or in all of a growing year?
+    Sheet { bed: BedId, year: i16, on: Option<Date> },
+    /// Where do so many plants fit, this bed first, by a school or the one that holds there?
+    Fits { bed: BedId, crop: String, way: String, plants: u32, school: Option<School>, year: i16 },
+    /// How many plants stand along so much edge, and how many seeds is that?
+    Edge { crop: String, way: String, long: Tape, seeds_a_hole: u8 },
+    /// Does a count add up?
+    Tally { rows: u32, each: u32, said: u32 },
+    /// What stood, stands and is planned over the years, with a plan, or the followed one?
+    Turns { entries: Option<Vec<Entry>> },
+    /// Where could a wish go in a year, the others being where a plan has them?
+    Straight { wish: WishId, year: i16, entries: Vec<Entry> },
+    /// Why does a family come back too soon in a plan, and what would prevent it?
+    Why { tie: TieKey, entries: Vec<Entry> },
+    /// What does it cost to put a wish somewhere in a year?
+    Argue { pin: Pinned, entries: Vec<Entry> },
+    /// What does a year of the followed plan ask of a bed?
+    Amounts { bed: BedId, year: i16 },
+    /// What would a wish for a crop usually be?
+    UsualWish { crop: String },
+    /// What must be started, moved and cleared in the year of a day, and what is at risk on it?
+    Season { on: Date },
+    /// When may a patch's crop start in a year, in its bed?
+    Windows { patch: PatchId, year: i16 },
+    /// When may each crop start in a year, in a bed or in open ground?
+    Starts { bed: Option<BedId>, year: i16 },
+    /// What can be done when ground is not free in time for what follows?
+    Slip { first: PatchId, then: PatchId },
+    /// Which plantings would stand on other days if these changes were made, what follows along with them?
+    Moves { changes: Vec<PatchChange> },
+    /// When to sow a crop again and again, and where?
+    Series(Series),
+    /// Which generic shapes of a year are there, and which is nearest?
+    Shapes,
+    /// Which plate of a seeder comes nearest to the distance a crop wants?
+    Seeder { crop: String, way: String, run: Tape, plates: Vec<u32> },
+}
+
+/// What is answered.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(tag = "to", content = "is", rename_all = "kebab-case")]
+#[allow(missing_docs, reason = "each answer is documented at its type")]
+pub enum Answer {
+    Schools(Vec<SchoolCount>),
+    Bare(Vec<Bare>),
+    Suits(Bare),
+    Arrange(Arranged),
+    Markers(Markers),
+    Groupings(Vec<Fitted>),
+    Sheet(Sheet),
+    Fits(Fits),
+    Edge(Edge),
+    Tally(Tally),
+    Seeder { wanted: Length, plates: Vec<Plate> },
+    Turns(TurnsView),
+    Straight(Straight),
+    Why(Reasons),
+    Argue(Argued),
+    UsualWish(WishDraft),
+    Season(Box<SeasonView>),
+    Windows { windows: Vec<Window>, shut_by: Option<Gate>, figures: Box<catalogue::Figures> },
+    Starts(Vec<Starts>),
+    Moves(Vec<Moved>),
+    Slip(Vec<SlipChoice>),
+    Series(SeriesPlan),
+    Shapes { shapes: Vec<ClimateShape>, nearest: String },
+    Amounts(Vec<asked::Wish>),
+}
+
+/// Answers a question about a garden, or says why it cannot be answered.
+pub fn answer(garden: &Garden, catalogue: &Catalogue, question: &Question, today: Date) -> Result<Answer, Refusal> {
+    match question {
+        Question::Schools { patch } => {
+            let unknown = || Refusal::Unknown { what: "patch", key: patch.0.to_string() };
+            let patch = garden.patch(*patch).ok_or_else(unknown)?;
+            let planting = Planting::of(garden, catalogue, patch).ok_or_else(unknown)?;
+            Ok(Answer::Schools(planting.compare()))
+        }
+        Question::Bare { bed, year } => Ok(Answer::Bare(bare::bare(garden, catalogue, *bed, *year, today))),
+        Question::Season { on } => {
+            let on = (*on).clamp(jiff::civil::date(1900, 1, 1), jiff::civil::date(2200, 12, 31));
+            Ok(Answer::Season(Box::new(season::view(garden, catalogue, on))))
+        }
+        Question::Windows { patch, year } => windows(garden, catalogue, *patch, *year),
+        Question::Starts { bed, year } => starts::starts(garden, catalogue, *bed, *year).map(Answer::Starts),
+        Question::Slip { first, then } => late::ways_out(garden, catalogue, (*first, *then), today).map(Answer::Slip),
+        Question::Moves { changes } => {
+            let edits = replan::replan(garden, catalogue, changes, true, today)?;
+            Ok(Answer::Moves(handoff::moved(&edits)))
+        }
+        Question::Series(asked) => series::series(garden, catalogue, asked).map(Answer::Series),
+        Question::Shapes => {
+            let nearest = nearest_shape(&garden.site).key.clone();
+            Ok(Answer::Shapes { shapes: shapes().to_vec(), nearest })
+        }
+        Question::Suits { bed, rect, from, until } => {
+            bare::of_ground(garden, catalogue, *bed, *rect, (*from, *until)).map(Answer::Suits)
+        }
+        Question::Arrange(asked) => pose::arrange(garden, catalogue, asked).map(Answer::Arrange),
+        Question::Markers(asked) => markers::mark(garden, catalogue, asked).map(Answer::Markers),
+        Question::Groupings { bed, rect, year } => {
+            Ok(Answer::Groupings(groupings::fitted(garden, catalogue, *bed, *rect, *year)))
+        }
+        Question::Sheet { bed, year, on } => {
+            let days = on.map_or_else(|| calendar::year_span(*year, garden.site.latitude.hemisphere()), |day| (day, day));
+            let unknown = || Refusal::Unknown { what: "bed", key: bed.0.to_string() };
+            sheet::sheet(garden, catalogue, *bed, days).map(Answer::Sheet).ok_or_else(unknown)
+        }
+        Question::Fits { bed, crop, way, plants, school, year } => {
+            let pattern = Patch { school: *school, ..usual(garden, catalogue, *bed, (crop, way), *year)? };
+            sums::fits(garden, catalogue, &pattern, *plants).map(Answer::Fits)
+        }
+        Question::Edge { crop, way, long, seeds_a_hole } => {
+            let (distance, per_hole) = in_line(garden, catalogue, crop, way)?;
+            sums::edge(long.0, distance, per_hole, *seeds_a_hole).map(Answer::Edge)
+        }
+        Question::Tally { rows, each, said } => Ok(Answer::Tally(sums::tally(*rows, *each, *said))),
+        Question::Turns { entries } => {
+            let followed = garden.turns.followed().map(|plan| plan.entries.as_slice()).unwrap_or_default();
+            Ok(Answer::Turns(turns::view(garden, catalogue, today, entries.as_deref().unwrap_or(followed))))
+        }
+        Question::Straight { wish, year, entries } => {
+            status::straight(garden, catalogue, today, entries, (*wish, *year)).map(Answer::Straight)
+        }
+        Question::Why { tie, entries } => remedies::why(garden, catalogue, today, entries, tie).map(Answer::Why),
+        Question::Argue { pin, entries } => years::argue(garden, catalogue, today, entries, *pin).map(Answer::Argue),
+        Question::Amounts { bed, year } => Ok(Answer::Amounts(amounts::amounts(garden, catalogue, *bed, *year, today))),
+        Question::UsualWish { crop } => held::usual_wish(garden, catalogue, crop, today).map(Answer::UsualWish),
+        Question::Seeder { crop, way, run, plates } => {
+            let (wanted, _) = in_line(garden, catalogue, crop, way)?;
+            Ok(Answer::Seeder { wanted, plates: sums::plates(run.0, plates, wanted)? })
+        }
+    }
+}
+
+/// A patch of a crop on the days on which it usually stands.
+fn usual(garden: &Garden, catalogue: &Catalogue, bed: BedId, (crop, way): (&str, &str), year: i16) -> Result<Patch, Refusal> {
+    let known = catalogue.crop(crop).ok_or_else(|| Refusal::Unknown { what: "crop", key: crop.into() })?;
+    let grown = known.way(way).ok_or_else(|| Refusal::Unknown { what: "way of growing it", key: way.into() })?;
+    let (from, until) = span::usual_span(garden, known, grown, Some(bed), year);
+    Ok(sums::pattern(bed, crop, way, from, until))
+}
+
+/// The distance in a line: the household's own, else the handbook's in the row; and plants in a hole.
+fn in_line(garden: &Garden, catalogue: &Catalogue, crop: &str, way: &str) -> Result<(Length, u8), Refusal> {
+    let known = catalogue.crop(crop).ok_or_else(|| Refusal::Unknown { what: "crop", key: crop.into() })?;
+    let grown = known.way(way).ok_or_else(|| Refusal::Unknown { what: "way of growing it", key: way.into() })?;
+    let distance = garden.own_spacing(crop, way).map_or(grown.row[0], |own| own.along);
+    Ok((distance, grown.per_hole))
+}
+
+/// When a patch's crop may start in a year, in its bed's soil.
+fn windows(garden: &Garden, catalogue: &Catalogue, patch: PatchId, year: i16) -> Result<Answer, Refusal> {
+    let unknown = || Refusal::Unknown { what: "patch", key: patch.0.to_string() };
+    let patch = garden.patch(patch).ok_or_else(unknown)?;
+    let (growing, bed) = Growing::find(catalogue, patch).zip(garden.bed(patch.bed)).ok_or_else(unknown)?;
+    let grower = Grower::of(garden);
+    let soil = BedSoil::of(garden, &grower.weather, bed);
+    let (appetite, year) = (garden.almanac.appetite, year.clamp(1900, 2200));
+    let windows = window::windows(&grower, appetite, growing, year, &soil);
+    let shut_by = windows.is_empty().then(|| window::shut_by(&grower, appetite, growing, year, &soil)).flatten();
+    Ok(Answer::Windows { windows, shut_by, figures: Box::new(growing.figures().clone()) })
+}

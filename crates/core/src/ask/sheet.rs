@@ -1,0 +1,253 @@
+//! How is the bed set out? Lines and stems as a tape finds them, sticks to cut, markers in their order.
+//!
+//! Everything is measured from two named edges of the bed, running, so that an error is not added up:
+//! from the left end, and from the far side, or from the near one where the far cannot be walked along.
+
+use crate::catalogue::{Catalogue, CountedFrom, Crop, Method, Way};
+use crate::ground::hole::Hole;
+use crate::ground::pattern;
+use crate::ground::pattern::Pattern;
+use crate::ground::planting::{Planting, Sum};
+use jiff::civil::Date;
+use serde::Serialize;
+use sparrow_facts::bed::Bed;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::ids::{BedId, PatchId};
+use sparrow_facts::rect::Ground;
+use sparrow_facts::school::School;
+use sparrow_facts::units::{Length, Units};
+
+/// Everything needed to set out one bed in one growing year.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct Sheet {
+    /// The bed.
+    pub bed: BedId,
+    /// Distances across the bed are measured from its near side instead of its far one.
+    pub from_near: bool,
+    /// The plantings in the order in which their markers are laid: by the day they go in, then from the left.
+    pub plantings: Vec<Setting>,
+    /// The sticks to cut, the longest first.
+    pub sticks: Vec<Stick>,
+    /// Where the tape is marked along the bed: every patch's edges, in order.
+    pub along: Vec<Length>,
+    /// Where the tape is marked across the bed.
+    pub across: Vec<Length>,
+}
+
+/// How one patch is set out.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct Setting {
+    /// Its number on the sheet, from 1.
+    pub number: u32,
+    /// The patch.
+    pub patch: PatchId,
+    /// The day it goes in.
+    pub from: Date,
+    /// Its ground: the marker stands in its first corner.
+    pub ground: Ground,
+    /// How far its ground begins from the side that distances across are measured from.
+    pub first_edge: Length,
+    /// Holes in all.
+    pub holes: u32,
+    /// Its lines, in order from the edge they are measured from; none where seed is strewn.
+    pub lines: Vec<Line>,
+    /// How deep its seed, set or tuber lies.
+    pub depth: Length,
+    /// Seeds, sets or plants in each hole.
+    pub in_each: u32,
+    /// Seeds to strew over all of it, when it is strewn.
+    pub strewn: Option<u32>,
+    /// It comes as plants, not as seed.
+    pub planted: bool,
+    /// The holes of one square, for a template of board or card; none when a plant wants more than a square.
+    pub template: Vec<Hole>,
+}
+
+/// A line of stems.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct Line {
+    /// The line runs across the bed.
+    pub runs_across: bool,
+    /// How far the line is from its edge: the bed's left end for a line across, else its far (or near) side.
+    pub at: Length,
+    /// Where its stems are along it, running from the other edge.
+    pub stems: Vec<Length>,
+    /// The even step from stem to stem, when there is one.
+    pub step: Option<Length>,
+    /// Where the stems go instead, beside the drip line that runs here.
+    pub beside_drip: Option<Length>,
+}
+
+/// A stick to cut.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct Stick {
+    /// How long, to the tape's mark.
+    pub long: Length,
+    /// What it is for.
+    pub uses: Vec<StickUse>,
+}
+
+/// What a stick is for.
+#[derive(Debug, Clone, PartialEq, Eq, PartialOrd, Ord, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct StickUse {
+    /// The planting's number on the sheet.
+    pub number: u32,
+    /// Between which things it is laid.
+    pub between: StickBetween,
+}
+
+/// Between which things a stick is laid.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(rename_all = "kebab-case")]
+pub enum StickBetween {
+    /// From stem to stem in a line.
+    Stems,
+    /// From line to line.
+    Lines,
+    /// From the edge of its ground to the first stem.
+    Edge,
+}
+
+/// How near a stem is to a drip line before it is moved beside it, and how far beside: 1 in (common practice).
+pub const BESIDE_DRIP: Length = Length::inches(1);
+
+/// The sheet of a bed for the patches that stand on some of these days: one day for what is set out
+/// together, a year for all of it. Nothing when there is no such bed.
+pub fn sheet(garden: &Garden, catalogue: &Catalogue, bed: BedId, days: (Date, Date)) -> Option<Sheet> {
+    let bed = garden.bed(bed)?;
+    let from_near = !bed.reach.far && bed.reach.near;
+    let mut plantings: Vec<Planting> = garden
+        .patches
+        .iter()
+        .filter(|patch| patch.bed == bed.id && patch.from <= days.1 && days.0 <= patch.until)
+        .filter_map(|patch| Planting::of(garden, catalogue, patch))
+        .collect();
+    plantings.sort_by_key(|planting| (planting.patch.from, planting.patch.rect.x, planting.patch.rect.y, planting.patch.id));
+    let settings: Vec<Setting> =
+        plantings.iter().zip(1..).map(|(planting, number)| setting(planting, number, from_near)).collect();
+    let sticks = sticks(&settings, garden.site.units);
+    let mark = |at: Length| if from_near { bed.width - at } else { at };
+    let along = running(settings.iter().flat_map(|s| [s.ground.left, s.ground.right]), bed.length);
+    let across = running(settings.iter().flat_map(|s| [mark(s.ground.far), mark(s.ground.near)]), bed.width);
+    Some(Sheet { bed: bed.id, from_near, plantings: settings, sticks, along, across })
+}
+
+fn running(marks: impl Iterator<Item = Length>, end: Length) -> Vec<Length> {
+    let mut marks: Vec<Length> = marks.chain([Length::ZERO, end]).collect();
+    marks.sort();
+    marks.dedup();
+    marks
+}
+
+fn setting(planting: &Planting, number: u32, from_near: bool) -> Setting {
+    let (sum, holes) = planting.reckon();
+    let strewn = if let Pattern::Scattered { seeds, .. } = sum.pattern { Some(seeds) } else { None };
+    let lines = if strewn.is_some() { Vec::new() } else { lines(planting.bed, &sum, &holes, from_near) };
+    let planted = planting.crop.method == Method::Transplant || planting.way.counted_from == CountedFrom::Transplanting;
+    Setting {
+        number,
+        patch: planting.patch.id,
+        from: planting.patch.from,
+        ground: sum.ground,
+        first_edge: if from_near { planting.bed.width - sum.ground.near } else { sum.ground.far },
+        holes: sum.holes,
+        lines,
+        depth: planting.crop.sow_depth,
+        in_each: in_each_hole(planting.crop, planting.way),
+        strewn,
+        planted,
+        template: template(&sum, planting.units()),
+    }
+}
+
+/// How many seeds, sets or plants go into one hole: the clump's number for multi-sown ways; one of what is
+/// planted; of what is sown two, or three where the seed is fine and lies shallow, as an insurance
+/// thinned to the strongest (common practice).
+pub fn in_each_hole(crop: &Crop, way: &Way) -> u32 {
+    match (way.per_hole, crop.method) {
+        (clump, _) if clump > 1 => u32::from(clump),
+        (_, Method::Transplant) => 1,
+        _ if way.counted_from == CountedFrom::Transplanting => 1,
+        _ if crop.sow_depth <= Length::tenths_mm(64) => 3,
+        _ => 2,
+    }
+}
+
+/// The stems by lines: across the bed where the pattern says so, else along it.
+fn lines(bed: &Bed, sum: &Sum, holes: &[Hole], from_near: bool) -> Vec<Line> {
+    let runs_across = matches!(sum.pattern, Pattern::Rows { across: true, .. } | Pattern::Staggered { across: true, .. });
+    let from_edge = |y: Length| if from_near { bed.width - y } else { y };
+    let mut by_line: std::collections::BTreeMap<Length, Vec<Length>> = std::collections::BTreeMap::new();
+    for hole in holes {
+        let (at, along) = if runs_across { (hole.x, from_edge(hole.y)) } else { (from_edge(hole.y), hole.x) };
+        by_line.entry(at).or_default().push(along);
+    }
+    by_line
+        .into_iter()
+        .map(|(at, mut stems)| {
+            stems.sort();
+            let step = even_step(&stems);
+            let beside_drip = if runs_across { None } else { beside_drip(bed, at, from_near) };
+            Line { runs_across, at, stems, step, beside_drip }
+        })
+        .collect()
+}
+
+/// The step between stems when all are alike to a tape's mark (0.5 mm).
+fn even_step(stems: &[Length]) -> Option<Length> {
+    let (first, last) = (stems.first()?, stems.last()?);
+    if stems.len() < 2 {
+        return None;
+    }
+    let step = (*last - *first).over(stems.len() as u32 - 1);
+    let even = stems.windows(2).all(|pair| ((pair[1] - pair[0]) - step).get().abs() <= 5);
+    even.then_some(step)
+}
+
+/// Where a line's stems go when a drip line runs over it: an inch beside, on the side they were nearer to.
+fn beside_drip(bed: &Bed, at: Length, from_near: bool) -> Option<Length> {
+    let from_edge = |y: Length| if from_near { bed.width - y } else { y };
+    let drip = bed.drips.iter().map(|drip| from_edge(*drip)).find(|drip| (*drip - at).get().abs() < BESIDE_DRIP.get())?;
+    Some(if at < drip { drip - BESIDE_DRIP } else { drip + BESIDE_DRIP })
+}
+
+fn template(sum: &Sum, units: Units) -> Vec<Hole> {
+    let side = units.square();
+    if matches!(sum.school, School::Rows { .. } | School::Scatter { .. }) {
+        return Vec::new();
+    }
+    let grid = pattern::grid(side, side, [sum.spacing.along, sum.spacing.across]);
+    pattern::grid_spots(side, side, grid).into_iter().map(|(x, y)| Hole { x, y }).collect()
+}
+
+/// One stick for each length a tape can tell apart, with all that it is for.
+fn sticks(settings: &[Setting], units: Units) -> Vec<Stick> {
+    let mut uses: std::collections::BTreeMap<Length, Vec<StickUse>> = std::collections::BTreeMap::new();
+    let mut note = |long: Length, number: u32, between: StickBetween| {
+        let long: Length = long.on_tape(units).parse().unwrap_or(long);
+        let one = StickUse { number, between };
+        let list = uses.entry(long).or_default();
+        if long > Length::ZERO && !list.contains(&one) {
+            list.push(one);
+        }
+    };
+    for setting in settings {
+        for line in &setting.lines {
+            line.step.into_iter().for_each(|step| note(step, setting.number, StickBetween::Stems));
+        }
+        for pair in setting.lines.windows(2) {
+            note(pair[1].at - pair[0].at, setting.number, StickBetween::Lines);
+        }
+        if let Some(first) = setting.lines.first() {
+            let edge = if first.runs_across { setting.ground.left } else { setting.first_edge };
+            note(first.at - edge, setting.number, StickBetween::Edge);
+        }
+    }
+    uses.into_iter().rev().filter(|(_, uses)| !uses.is_empty()).map(|(long, uses)| Stick { long, uses }).collect()
+}

@@ -1,0 +1,56 @@
+//! When may each crop of the catalogue start here? The place's own planting calendar.
+
+use crate::catalogue::Catalogue;
+use crate::climate::bed_soil::BedSoil;
+use crate::growth::grower::Grower;
+use crate::growth::growing::Growing;
+use crate::growth::window::{Gate, Window, shut_by, windows};
+use serde::Serialize;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::ids::BedId;
+use sparrow_facts::refusal::Refusal;
+use sparrow_facts::timing::Means;
+
+/// The starts of one way of growing a crop in a year.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct Starts {
+    /// The crop.
+    pub crop: String,
+    /// The way of growing it.
+    pub way: String,
+    /// How it usually comes to the ground.
+    pub means: Means,
+    /// When it may, in order; none where the year has no day for it.
+    pub windows: Vec<Window>,
+    /// What shuts the year's best day, where it has none for it.
+    pub shut_by: Option<Gate>,
+}
+
+/// Every crop and way as it usually starts, in the catalogue's order, in a bed's soil or in open ground.
+///
+/// # Errors
+/// When the bed is not there.
+pub fn starts(garden: &Garden, catalogue: &Catalogue, bed: Option<BedId>, year: i16) -> Result<Vec<Starts>, Refusal> {
+    let grower = Grower::of(garden);
+    let soil = match bed {
+        None => BedSoil::default(),
+        Some(id) => {
+            let unknown = || Refusal::Unknown { what: "bed", key: id.0.to_string() };
+            BedSoil::of(garden, &grower.weather, garden.bed(id).ok_or_else(unknown)?)
+        }
+    };
+    let year = year.clamp(1900, 2200);
+    let ways = catalogue.crops.iter().flat_map(|crop| crop.ways.iter().map(move |way| Growing::usual(crop, way)));
+    let of = |growing: Growing| {
+        let windows = windows(&grower, garden.almanac.appetite, growing, year, &soil);
+        Starts {
+            crop: growing.crop.key.clone(),
+            way: growing.way.key.clone(),
+            means: growing.means,
+            shut_by: windows.is_empty().then(|| shut_by(&grower, garden.almanac.appetite, growing, year, &soil)).flatten(),
+            windows,
+        }
+    };
+    Ok(ways.map(of).collect())
+}

@@ -1,0 +1,234 @@
+//! Which crops, families, neighbours and sources does the product know? The data files, checked.
+
+use crate::catalogue::crop::Crop;
+use crate::catalogue::family::Family;
+use crate::catalogue::grouping::{Grouping, Part};
+use crate::catalogue::relation::Relation;
+use crate::catalogue::source::{Disagreement, Source};
+use serde::{Deserialize, Serialize};
+use sparrow_facts::history::Stood;
+use std::collections::{BTreeMap, HashMap};
+use std::sync::OnceLock;
+
+/// Everything the product knows of plants before a household says anything.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct Catalogue {
+    /// Crops, by name.
+    pub crops: Vec<Crop>,
+    /// Rotation families, by name.
+    pub families: Vec<Family>,
+    /// What grows well or badly beside what.
+    pub relations: Vec<Relation>,
+    /// Plants put down together.
+    pub groupings: Vec<Grouping>,
+    /// Where a figure lies outside a table it is checked against, and why it stays.
+    #[serde(skip)]
+    pub disagreements: Vec<Disagreement>,
+    /// Where figures come from, by key.
+    pub sources: BTreeMap<String, Source>,
+    #[serde(skip)]
+    crop_index: HashMap<String, usize>,
+    #[serde(skip)]
+    pairs: HashMap<(usize, usize), Vec<usize>>,
+}
+
+/// The groups of a crop's figures; each has a source.
+pub const FIGURE_GROUPS: [&str; 6] = ["botany", "spacing", "size", "season", "soil", "cold"];
+
+#[derive(Deserialize)]
+#[serde(deny_unknown_fields)]
+struct CropFile {
+    default_sources: BTreeMap<String, String>,
+    crop: Vec<Crop>,
+}
+
+#[derive(Deserialize)]
+#[serde(deny_unknown_fields)]
+struct FamilyFile {
+    family: Vec<Family>,
+}
+
+#[derive(Deserialize)]
+#[serde(deny_unknown_fields)]
+struct DisagreementFile {
+    #[serde(default)]
+    disagreement: Vec<Disagreement>,
+}
+
+#[derive(Deserialize)]
+#[serde(deny_unknown_fields)]
+struct GroupingFile {
+    grouping: Vec<Grouping>,
+}
+
+#[derive(Deserialize)]
+#[serde(deny_unknown_fields)]
+struct CompanyFile {
+    relation: Vec<Relation>,
+}
+
+impl Catalogue {
+    /// The catalogue that comes with the product.
+    pub fn standard() -> &'static Catalogue {
+        static STANDARD: OnceLock<Catalogue> = OnceLock::new();
+        STANDARD.get_or_init(|| {
+            Catalogue::read(
+                include_str!("../../data/crops.toml"),
+                include_str!("../../data/families.toml"),
+                include_str!("../../data/company.toml"),
+                include_str!("../../data/groupings.toml"),
+                include_str!("../../data/sources.toml"),
+            )
+            .and_then(|catalogue| catalogue.with_disagreements(include_str!("../../data/disagreements.toml")))
+            .expect("the compiled-in data files are read by a test of this crate")
+        })
+    }
+
+    /// Reads the five data files; the error names the file, and the line or the key at fault.
+    pub fn read(crops: &str, families: &str, company: &str, groupings: &str, sources: &str) -> Result<Catalogue, String> {
+        let mut file: CropFile = toml::from_str(crops).map_err(|e| format!("crops.toml: {e}"))?;
+        let families: FamilyFile = toml::from_str(families).map_err(|e| format!("families.toml: {e}"))?;
+        let company: CompanyFile = toml::from_str(company).map_err(|e| format!("company.toml: {e}"))?;
+        let groupings: GroupingFile = toml::from_str(groupings).map_err(|e| format!("groupings.toml: {e}"))?;
+        let sources: BTreeMap<String, Source> = toml::from_str(sources).map_err(|e| format!("sources.toml: {e}"))?;
+        for crop in &mut file.crop {
+            for (group, source) in &file.default_sources {
+                crop.sources.entry(group.clone()).or_insert_with(|| source.clone());
+            }
+        }
+        file.crop.sort_by_key(|crop| crop.name.to_lowercase());
+        let mut catalogue = Catalogue {
+            crop_index: file.crop.iter().enumerate().map(|(index, crop)| (crop.key.clone(), index)).collect(),
+            crops: file.crop,
+            families: families.family,
+            relations: company.relation,
+            groupings: groupings.grouping,
+            disagreements: Vec::new(),
+            sources,
+            pairs: HashMap::new(),
+        };
+        catalogue.check()?;
+        catalogue.pair_up();
+        Ok(catalogue)
+    }
+
+    /// Adds the list of disagreements; each names a crop and a way that are there.
+    pub fn with_disagreements(mut self, text: &str) -> Result<Catalogue, String> {
+        let file: DisagreementFile = toml::from_str(text).map_err(|e| format!("disagreements.toml: {e}"))?;
+        let unknown = |one: &&Disagreement| self.crop(&one.crop).and_then(|crop| crop.way(&one.way)).is_none();
+        if let Some(wrong) = file.disagreement.iter().find(unknown) {
+            return Err(format!("disagreements.toml: {} {}", wrong.crop, wrong.way));
+        }
+        self.disagreements = file.disagreement;
+        Ok(self)
+    }
+
+    /// The crop of that key.
+    pub fn crop(&self, key: &str) -> Option<&Crop> {
+        self.crop_index.get(key).map(|index| &self.crops[*index])
+    }
+
+    /// The rotation family of that key.
+    pub fn family(&self, key: &str) -> Option<&Family> {
+        self.families.iter().find(|family| family.key == key)
+    }
+
+    /// The rotation family of something that stood; nothing if its key is not in the catalogue.
+    pub fn family_of(&self, stood: &Stood) -> Option<&Family> {
+        match stood {
+            Stood::Crop(key) => self.crop(key).and_then(|crop| self.family(&crop.family)),
+            Stood::Family(key) => self.family(key),
+        }
+    }
+
+    /// The name a gardener would use for something that stood.
+    pub fn name_of(&self, stood: &Stood) -> Option<&str> {
+        match stood {
+            Stood::Crop(key) => self.crop(key).map(|crop| crop.name.as_str()),
+            Stood::Family(key) => self.family(key).map(|family| family.name.as_str()),
+        }
+    }
+
+    /// The places in `relations` of all that is said of two crops, in either direction.
+    pub fn relations_between(&self, one: &Crop, other: &Crop) -> &[usize] {
+        let (Some(one), Some(other)) = (self.crop_index.get(&one.key), self.crop_index.get(&other.key)) else { return &[] };
+        self.pairs.get(&(*one.min(other), *one.max(other))).map_or(&[], Vec::as_slice)
+    }
+
+    /// Families and crops meet in many pairs but few relations, so the pairs are worked out once.
+    fn pair_up(&mut self) {
+        for (index, relation) in self.relations.iter().enumerate() {
+            for (i, who) in self.crops.iter().enumerate() {
+                for (j, _) in self.crops.iter().enumerate().filter(|(_, whom)| relation.speaks_of(who, whom)) {
+                    let list = self.pairs.entry((i.min(j), i.max(j))).or_default();
+                    if list.last() != Some(&index) {
+                        list.push(index);
+                    }
+                }
+            }
+        }
+    }
+
+    fn check(&self) -> Result<(), String> {
+        if self.crop_index.len() != self.crops.len() {
+            return Err("crops.toml: a key stands twice".into());
+        }
+        self.crops.iter().try_for_each(|crop| self.check_crop(crop).map_err(|e| format!("crops.toml: {}: {e}", crop.key)))?;
+        for family in &self.families {
+            if !(1..=8).contains(&family.interval) || family.risk > 5 || !self.sources.contains_key(&family.source) {
+                return Err(format!("families.toml: {}: interval, risk or source", family.key));
+            }
+        }
+        for relation in &self.relations {
+            let known =
+                |key: &str| key.strip_prefix('@').map_or(self.crop(key).is_some(), |family| self.family(family).is_some());
+            if !known(&relation.who) || !known(&relation.whom) || !self.sources.contains_key(&relation.source) {
+                return Err(format!("company.toml: {} and {}: a plant or source is not known", relation.who, relation.whom));
+            }
+        }
+        for grouping in &self.groupings {
+            let known = |part: &Part| self.crop(&part.crop).is_some_and(|crop| crop.way(&part.way).is_some());
+            let before = |index: usize, part: &Part| part.after.as_ref().is_none_or(|after| after.part < index);
+            let sane = grouping.part.iter().enumerate().all(|(index, part)| known(part) && before(index, part));
+            if !sane || !self.sources.contains_key(&grouping.source) {
+                return Err(format!("groupings.toml: {}: a crop, a way, an order or a source is not known", grouping.key));
+            }
+        }
+        Ok(())
+    }
+
+    fn check_crop(&self, crop: &Crop) -> Result<(), String> {
+        let family = self.family(&crop.family).ok_or_else(|| format!("no family {}", crop.family))?;
+        if !family.botanical.contains(&crop.apg) {
+            return Err(format!("{} is not in the family {}", crop.apg, family.key));
+        }
+        for group in FIGURE_GROUPS {
+            let source = crop.sources.get(group).ok_or_else(|| format!("no source for {group}"))?;
+            self.sources.get(source).ok_or_else(|| format!("no source {source}"))?;
+        }
+        let sane = (2..=3).contains(&crop.ticket.chars().count())
+            && !crop.ways.is_empty()
+            && crop.soil_c[0] <= crop.soil_c[1]
+            && crop.soil_c[1] <= 40
+            && crop.ph[0] < crop.ph[1]
+            && (3.5..=8.5).contains(&crop.ph[0])
+            && (-45..=10).contains(&crop.kills_c);
+        if !sane {
+            return Err("ticket, ways, soil, pH or cold out of range".into());
+        }
+        for way in &crop.ways {
+            let inch = sparrow_facts::units::length::INCH;
+            let sane = way.square_twelfths.iter().all(|twelfths| (1..=96).contains(twelfths))
+                && way.spread >= inch
+                && way.height >= inch
+                && (1..=9).contains(&way.per_hole)
+                && way.days[0] <= way.days[1]
+                && (14..=1500).contains(&way.days[0]);
+            if !sane || crop.ways.iter().filter(|other| other.key == way.key).count() != 1 {
+                return Err(format!("way {} out of range or named twice", way.key));
+            }
+        }
+        Ok(())
+    }
+}

@@ -1,0 +1,225 @@
+//! What is known of a crop? The shapes of the catalogue's entries, with their units.
+//!
+//! Lengths in the data files are in inches, as the tables they come from print them.
+
+use serde::{Deserialize, Deserializer, Serialize};
+use sparrow_facts::units::{Length, Units};
+use std::collections::BTreeMap;
+
+/// How hungry a crop is, in the words of the feeding school of rotation.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(rename_all = "kebab-case")]
+pub enum Feeding {
+    /// Wants much, nitrogen most of all.
+    Heavy,
+    /// Wants a moderate amount.
+    Moderate,
+    /// Wants little.
+    Light,
+    /// Gives nitrogen back: the legumes.
+    Giver,
+}
+
+/// How long a plant lives when it is let.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(rename_all = "kebab-case")]
+pub enum Life {
+    /// From seed to seed in one season.
+    Annual,
+    /// Flowers in its second year, like beet and turnip.
+    Biennial,
+    /// Lives on, though it may be grown as an annual.
+    Perennial,
+}
+
+/// How it comes into the bed.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(rename_all = "kebab-case")]
+pub enum Method {
+    /// Sown where it stays; roots always.
+    Direct,
+    /// Planted out as a seedling, set, crown, clove or tuber.
+    Transplant,
+    /// Either.
+    Either,
+}
+
+/// What cold does to it.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(rename_all = "kebab-case")]
+pub enum Hardiness {
+    /// Dies at the first frost.
+    Tender,
+    /// Takes a light frost.
+    HalfHardy,
+    /// Stands well below freezing.
+    Hardy,
+}
+
+/// From which day the packet's days are counted.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(rename_all = "kebab-case")]
+pub enum CountedFrom {
+    /// From sowing.
+    Sowing,
+    /// From planting out.
+    Transplanting,
+}
+
+/// A pair of distances between holes.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct Spacing {
+    /// Along the bed, or along the trellis when it climbs one.
+    pub along: Length,
+    /// Across the bed.
+    pub across: Length,
+}
+
+/// How much sun it wants, when there is a choice.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(rename_all = "kebab-case")]
+pub enum Light {
+    /// Six hours or more.
+    #[default]
+    Full,
+    /// Manages on four, as some leaves and roots do.
+    HalfShade,
+    /// Is glad of shade in high summer, when it would bolt or wilt.
+    ShadeInSummer,
+}
+
+/// One way of growing a crop, with the figures that depend on it.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(deny_unknown_fields)]
+pub struct Way {
+    /// Its key within the crop.
+    pub key: String,
+    /// What a gardener calls it: 'full head', 'staked to one stem'.
+    pub name: String,
+    /// Distances in the square-foot school, in twelfths of a square's side (an inch of a 12 in square).
+    pub square_twelfths: [u32; 2],
+    /// In the row and between rows, where it is grown in rows.
+    #[serde(deserialize_with = "inches_pair")]
+    pub row: [Length; 2],
+    /// How wide its canopy grows.
+    #[serde(deserialize_with = "inches")]
+    pub spread: Length,
+    /// How high it grows.
+    #[serde(deserialize_with = "inches")]
+    pub height: Length,
+    /// Days to maturity, least and most.
+    pub days: [u16; 2],
+    /// From when those days are counted.
+    pub counted_from: CountedFrom,
+    /// Whether it wants a trellis, stakes, a cage or poles.
+    #[serde(default)]
+    pub trellis: bool,
+    /// Whether its vines may grow out over the edge of a bed.
+    #[serde(default)]
+    pub spills: bool,
+    /// Whether it is grown for its ground, as a green manure or winter cover, and not to be eaten.
+    #[serde(default)]
+    pub cover: bool,
+    /// What it must not cross with if its ears or seed are to come true: ways of one crop with unlike
+    /// strains are kept apart in time.
+    #[serde(default)]
+    pub strain: Option<String>,
+    /// Plants in each hole: more than one for multi-sown clumps.
+    #[serde(default = "one")]
+    pub per_hole: u8,
+}
+
+fn one() -> u8 {
+    1
+}
+
+impl Way {
+    /// The square-foot school's distances for the household's square: inches of a 12 in square,
+    /// two and a half centimetres each of a 30 cm one, so that a square always holds the same number.
+    pub fn spacing(&self, units: Units) -> Spacing {
+        let twelfth = |n: u32| units.square().times(n).over(12);
+        Spacing { along: twelfth(self.square_twelfths[0]), across: twelfth(self.square_twelfths[1]) }
+    }
+}
+
+/// One crop of the catalogue.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(deny_unknown_fields)]
+pub struct Crop {
+    /// Its key, unique in the catalogue.
+    pub key: String,
+    /// What gardeners call it.
+    pub name: String,
+    /// Its name for more than one.
+    pub plural: String,
+    /// The two or three letters that stand for it on a plan.
+    pub ticket: String,
+    /// Its botanical name.
+    pub botanical: String,
+    /// Its botanical family, by APG IV.
+    pub apg: String,
+    /// The key of its rotation family.
+    pub family: String,
+    /// How long it lives.
+    pub life: Life,
+    /// How it comes into the bed.
+    pub method: Method,
+    /// How deep its seed, set or tuber lies.
+    #[serde(deserialize_with = "inches")]
+    pub sow_depth: Length,
+    /// How hungry it is.
+    pub feeding: Feeding,
+    /// How deep most of its roots go.
+    #[serde(deserialize_with = "inches")]
+    pub root_depth: Length,
+    /// What cold does to it.
+    pub hardiness: Hardiness,
+    /// The air temperature that kills established plants \[°C\].
+    pub kills_c: i8,
+    /// Soil temperature for germination or growth of sets, least and best \[°C\].
+    pub soil_c: [u8; 2],
+    /// pH range in which it does well.
+    pub ph: [f32; 2],
+    /// How much sun it wants.
+    #[serde(default)]
+    pub light: Light,
+    /// Whether it wants air about its leaves, or they rot: never planted close.
+    #[serde(default)]
+    pub needs_air: bool,
+    /// Days from one picking to the next; nothing when it is lifted or cut once.
+    #[serde(default)]
+    pub pick_every: Option<u8>,
+    /// The ways of growing it, the usual one first.
+    pub ways: Vec<Way>,
+    /// The source of each group of figures: `spacing`, `size`, `season`, `soil`, `cold`, `botany`.
+    #[serde(default)]
+    pub sources: BTreeMap<String, String>,
+}
+
+impl Crop {
+    /// The way of that key.
+    pub fn way(&self, key: &str) -> Option<&Way> {
+        self.ways.iter().find(|way| way.key == key)
+    }
+}
+
+fn inches<'de, D: Deserializer<'de>>(deserializer: D) -> Result<Length, D::Error> {
+    f64::deserialize(deserializer).map(from_inches)
+}
+
+fn inches_pair<'de, D: Deserializer<'de>>(deserializer: D) -> Result<[Length; 2], D::Error> {
+    <[f64; 2]>::deserialize(deserializer).map(|pair| pair.map(from_inches))
+}
+
+fn from_inches(inches: f64) -> Length {
+    Length::tenths_mm((inches * 254.0).round() as i32)
+}

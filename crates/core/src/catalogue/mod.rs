@@ -1,0 +1,18 @@
+//! The book: crops and their ways, families, neighbours, groupings, figures and where each comes from.
+
+pub mod book;
+pub mod crop;
+pub mod family;
+pub mod figures;
+pub mod grouping;
+pub mod relation;
+pub mod source;
+pub mod suits;
+
+pub use book::{Catalogue, FIGURE_GROUPS};
+pub use crop::{CountedFrom, Crop, Feeding, Hardiness, Life, Light, Method, Spacing, Way};
+pub use family::Family;
+pub use figures::{Bulk, Figures, SoilWants, Sprout, Thresholds};
+pub use grouping::{After, Grouping, Part, Stretch};
+pub use relation::{Grade, Kind, Nearness, Relation};
+pub use source::{Disagreement, Figure, Source};

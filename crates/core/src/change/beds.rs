@@ -1,0 +1,88 @@
+//! Wishes about the site and its beds.
+
+use crate::change::draft::BedDraft;
+use crate::change::limits::MOST_BEDS;
+use crate::change::planner::{Planner, next};
+use crate::change::site::checked_site;
+use crate::change::{draft, turns};
+use sparrow_facts::bed::Bed;
+use sparrow_facts::edit;
+use sparrow_facts::edit::Edit;
+use sparrow_facts::ids::BedId;
+use sparrow_facts::refusal::Refusal;
+use sparrow_facts::site::Site;
+use sparrow_facts::units::Length;
+
+impl Planner<'_> {
+    pub(crate) fn set_site(&self, site: &Site) -> Result<Vec<Edit>, Refusal> {
+        let after = checked_site(site)?;
+        if after.units != self.garden.site.units && !self.garden.patches.is_empty() {
+            return Err(Refusal::UnitsInUse { patches: self.garden.patches.len() });
+        }
+        Ok(vec![Edit::Site { before: Box::new(self.garden.site.clone()), after: Box::new(after) }])
+    }
+
+    pub(crate) fn add_bed(&self, draft: &BedDraft) -> Result<Vec<Edit>, Refusal> {
+        if self.garden.beds.len() >= MOST_BEDS {
+            return Err(Refusal::TooManyThings { what: "beds", most: MOST_BEDS });
+        }
+        let id = BedId(next(self.garden.beds.iter().map(|bed| bed.id.0)));
+        let bed = draft.measure(id, self.garden)?;
+        self.name_is_free(&bed)?;
+        Ok(vec![Edit::Bed { before: None, after: Some(Box::new(bed)) }])
+    }
+
+    pub(crate) fn change_bed(&self, id: BedId, draft: &BedDraft) -> Result<Vec<Edit>, Refusal> {
+        let before = self.bed(id)?;
+        let after = Bed { school: before.school, ..draft.measure(id, self.garden)? };
+        self.name_is_free(&after)?;
+        let grid = after.half_squares(self.garden.site.units);
+        let in_the_way: Vec<String> = self
+            .garden
+            .patches
+            .iter()
+            .filter(|patch| patch.bed == id && !patch.rect.within(grid))
+            .map(|patch| self.name(patch))
+            .collect();
+        if !in_the_way.is_empty() {
+            return Err(Refusal::PatchesInTheWay { patches: in_the_way });
+        }
+        let lost = self.garden.past.iter().filter(|past| past.bed == id).filter_map(|past| past.section).max();
+        if lost.is_some_and(|section| section >= after.sections()) {
+            return Err(Refusal::NoSuchSection { section: lost.unwrap_or(0) + 1, sections: after.sections() });
+        }
+        Ok(self.with_turns(vec![Edit::Bed { before: Some(Box::new(before.clone())), after: Some(Box::new(after)) }]))
+    }
+
+    /// The same edits, with what they take from the turns in front, so that undoing them finds its ground.
+    fn with_turns(&self, edits: Vec<Edit>) -> Vec<Edit> {
+        let mut after = self.garden.clone();
+        edit::apply(&mut after, &edits);
+        let taken = turns::pruned(self.garden, &after).into_iter().chain(crate::change::season::pruned(self.garden, &after));
+        taken.chain(edits).collect()
+    }
+
+    pub(crate) fn move_bed(&self, id: BedId, x: Length, y: Length) -> Result<Vec<Edit>, Refusal> {
+        let before = self.bed(id)?;
+        let (x, y) = (draft::on_drawing("distance from the left", x)?, draft::on_drawing("distance from the top", y)?);
+        Ok(vec![Edit::Bed { before: Some(Box::new(before.clone())), after: Some(Box::new(Bed { x, y, ..before.clone() })) }])
+    }
+
+    pub(crate) fn remove_bed(&self, id: BedId) -> Result<Vec<Edit>, Refusal> {
+        let bed = self.bed(id)?;
+        let patches = self.garden.patches.iter().filter(|patch| patch.bed == id).map(crate::change::planner::gone);
+        let past = self
+            .garden
+            .past
+            .iter()
+            .filter(|past| past.bed == id)
+            .map(|past| Edit::Past { before: Some(past.clone()), after: None });
+        let edits = patches.chain(past).chain([Edit::Bed { before: Some(Box::new(bed.clone())), after: None }]);
+        Ok(self.with_turns(edits.collect()))
+    }
+
+    fn name_is_free(&self, bed: &Bed) -> Result<(), Refusal> {
+        let taken = self.garden.beds.iter().any(|other| other.id != bed.id && other.name.eq_ignore_ascii_case(&bed.name));
+        if taken { Err(Refusal::NameTaken { name: bed.name.clone() }) } else { Ok(()) }
+    }
+}

@@ -1,0 +1,162 @@
+//! What may a gardener do? Every change of the facts, checked before anything is written.
+
+use crate::catalogue::Catalogue;
+use crate::change::draft::BedDraft;
+use crate::change::planner::{Planner, gone, next};
+use crate::change::replan::PatchChange;
+use crate::change::season::SeasonChange;
+use crate::change::turns::TurnChange;
+use crate::change::{replan, season, turns};
+use crate::season::span::{usual_end, usual_span};
+use jiff::ToSpan;
+use jiff::civil::Date;
+use serde::{Deserialize, Serialize};
+use sparrow_facts::edit::{Edit, apply};
+use sparrow_facts::garden::Garden;
+use sparrow_facts::history::Stood;
+use sparrow_facts::ids::{BedId, OwnGroupingId, PastId, PatchId};
+use sparrow_facts::patch::{Patch, Placing};
+use sparrow_facts::rect::Rect;
+use sparrow_facts::refusal::Refusal;
+use sparrow_facts::school::{School, SchoolFor};
+use sparrow_facts::site::Site;
+use sparrow_facts::timing::Timing;
+use sparrow_facts::units::Tape;
+
+/// A change of the facts, as the page asks for it.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(tag = "do", rename_all = "kebab-case", deny_unknown_fields)]
+#[allow(missing_docs, reason = "the fields are those of the facts they change, documented there")]
+pub enum Command {
+    /// Say where the garden is and how it measures.
+    SetSite { site: Site },
+    /// Add a bed.
+    AddBed { draft: BedDraft },
+    /// Measure, move, turn, rename or equip a bed anew.
+    ChangeBed { bed: BedId, draft: BedDraft },
+    /// Put a bed elsewhere on the drawing, by its middle.
+    MoveBed { bed: BedId, x: Tape, y: Tape },
+    /// Take a bed away with all that stands or stood in it.
+    RemoveBed { bed: BedId },
+    /// Put a crop on squares.
+    Place {
+        bed: BedId,
+        crop: String,
+        way: Option<String>,
+        rect: Rect,
+        holes: Option<u16>,
+        from: Option<Date>,
+        until: Option<Date>,
+        year: i16,
+        between: bool,
+    },
+    /// Put several crops on squares as one: a grouping, or an arrangement.
+    /// What is `gone` is taken away first.
+    PlaceAll { gone: Vec<PatchId>, places: Vec<Placing> },
+    /// Save patches of one bed as a grouping of the household's own.
+    KeepGrouping { name: String, patches: Vec<PatchId> },
+    /// Forget a grouping of the household's own.
+    ForgetGrouping { grouping: OwnGroupingId },
+    /// Move or resize a patch.
+    MovePatch { patch: PatchId, bed: BedId, rect: Rect },
+    /// Change what a patch is: its way, its number, its days.
+    ChangePatch { patch: PatchId, way: String, holes: Option<u16>, from: Date, until: Date, between: bool },
+    /// Take a patch away.
+    RemovePatch { patch: PatchId },
+    /// Keep a warning as it is, or no longer.
+    KeepWarning { patch: PatchId, key: String, keep: bool },
+    /// Remember what stood in a bed in an earlier year.
+    Remember { bed: BedId, section: Option<u8>, year: i16, stood: Stood },
+    /// Forget a remembered stand.
+    Forget { past: PastId },
+    /// Change rules, wishes, memories and plans of the years ahead, as one.
+    Turn { changes: Vec<TurnChange> },
+    /// Change what is said of the weather, the shelf and the warmth of beds, as one.
+    Season { changes: Vec<SeasonChange> },
+    /// Change the time, the place or the crop of several patches as one; with `follow`, what comes after them on
+    /// their ground moves along.
+    Replan { changes: Vec<PatchChange>, follow: bool },
+    /// Choose a school of spacing for the household, a bed or a patch; nothing goes back to the next larger.
+    SetSchool { over: SchoolFor, school: Option<School> },
+    /// Keep a patch where it is, whatever is arranged, or let it move again.
+    Lock { patch: PatchId, locked: bool },
+    /// Set the household's own distance, or go back to the catalogue's with nothing.
+    SetSpacing { crop: String, way: String, distance: Option<(Tape, Tape)>, note: String },
+}
+
+/// What a command would change in a garden, or why it is refused. Nothing is changed here.
+///
+/// `today` decides which years are past.
+pub fn plan(garden: &Garden, catalogue: &Catalogue, command: &Command, today: Date) -> Result<Vec<Edit>, Refusal> {
+    let planner = Planner { garden, catalogue, today };
+    match command {
+        Command::SetSite { site } => planner.set_site(site),
+        Command::AddBed { draft } => planner.add_bed(draft),
+        Command::ChangeBed { bed, draft } => planner.change_bed(*bed, draft),
+        Command::MoveBed { bed, x, y } => planner.move_bed(*bed, x.0, y.0),
+        Command::RemoveBed { bed } => planner.remove_bed(*bed),
+        Command::Place { bed, crop, way, rect, holes, from, until, year, between } => {
+            let (crop, way) = planner.growing(crop, way.as_deref())?;
+            let (from, end) = match from {
+                Some(from) => (*from, usual_end(garden, crop, way, *bed, *from)),
+                None => {
+                    let usual = usual_span(garden, crop, way, Some(*bed), *year);
+                    (usual.0, Some(usual.1))
+                }
+            };
+            let patch = Patch {
+                id: PatchId(next(garden.patches.iter().map(|patch| patch.id.0))),
+                bed: *bed,
+                crop: crop.key.clone(),
+                way: way.key.clone(),
+                rect: *rect,
+                holes: *holes,
+                from,
+                until: until.or(end).unwrap_or_else(|| from.saturating_add(60.days())),
+                between: *between,
+                school: None,
+                locked: false,
+                line: None,
+                kept: Vec::new(),
+                timing: Timing::default(),
+            };
+            planner.put(None, patch)
+        }
+        Command::PlaceAll { gone, places } => planner.place_all(gone, places),
+        Command::KeepGrouping { name, patches } => planner.keep_grouping(name, patches),
+        Command::ForgetGrouping { grouping } => planner.forget_grouping(*grouping),
+        Command::MovePatch { patch, bed, rect } => {
+            let before = planner.movable(*patch)?;
+            // A household's smaller number belongs to the ground it was given; a larger patch asks anew.
+            let holes = before.holes.filter(|_| (rect.w, rect.h) == (before.rect.w, before.rect.h));
+            let line = planner.line_moved(before, *rect);
+            planner.put(Some(before), Patch { bed: *bed, rect: *rect, holes, line, ..before.clone() })
+        }
+        Command::ChangePatch { patch, way, holes, from, until, between } => {
+            let before = planner.patch(*patch)?;
+            let after =
+                Patch { way: way.clone(), holes: *holes, from: *from, until: *until, between: *between, ..before.clone() };
+            planner.put(Some(before), after)
+        }
+        Command::RemovePatch { patch } => Ok(vec![gone(planner.movable(*patch)?)]),
+        Command::KeepWarning { patch, key, keep } => planner.keep_warning(*patch, key, *keep),
+        Command::Remember { bed, section, year, stood } => planner.remember(*bed, *section, *year, stood),
+        Command::Forget { past } => planner.forget(*past),
+        Command::Turn { changes } => turns::plan(garden, catalogue, changes, today),
+        Command::Season { changes } => season::plan(garden, catalogue, changes, today),
+        Command::Replan { changes, follow } => replan::replan(garden, catalogue, changes, *follow, today),
+        Command::SetSchool { over, school } => planner.set_school(*over, *school),
+        Command::Lock { patch, locked } => planner.lock(*patch, *locked),
+        Command::SetSpacing { crop, way, distance, note } => {
+            planner.set_spacing(crop, way, distance.map(|(a, b)| (a.0, b.0)), note)
+        }
+    }
+}
+
+/// Plans a command and carries it out; the edits are what to store, and what undo takes back.
+pub fn carry_out(garden: &mut Garden, catalogue: &Catalogue, command: &Command, today: Date) -> Result<Vec<Edit>, Refusal> {
+    let edits = plan(garden, catalogue, command, today)?;
+    apply(garden, &edits);
+    Ok(edits)
+}

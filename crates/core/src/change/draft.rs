@@ -1,0 +1,233 @@
+//! What does the tape say? A bed as its gardener types it, checked and turned into a [`Bed`].
+
+use serde::{Deserialize, Serialize};
+use sparrow_facts::bed::{Bed, BedKind, Board, Brace, LONGEST_SIDE, Reach, SHORTEST_SIDE, Trellis};
+use sparrow_facts::garden::Garden;
+use sparrow_facts::ids::BedId;
+use sparrow_facts::refusal::Refusal;
+use sparrow_facts::units::{Length, Tape, Volume};
+
+/// A volume as it arrives in a command: text such as `15 gal`.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS), ts(type = "number | string"))]
+#[serde(transparent)]
+pub struct VolumeText(pub Volume);
+
+impl<'de> Deserialize<'de> for VolumeText {
+    fn deserialize<D: serde::Deserializer<'de>>(deserializer: D) -> Result<Self, D::Error> {
+        #[derive(Deserialize)]
+        #[serde(untagged)]
+        enum Either {
+            Millilitres(u32),
+            Text(String),
+        }
+        let text = match Either::deserialize(deserializer)? {
+            Either::Millilitres(ml) => format!("{} l", f64::from(ml) / 1000.0),
+            Either::Text(text) => text,
+        };
+        text.parse().map(VolumeText).map_err(serde::de::Error::custom)
+    }
+}
+
+/// What kind of place it is, as typed.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(tag = "kind", rename_all = "kebab-case", deny_unknown_fields)]
+pub enum KindDraft {
+    /// A raised bed; the boards' name if they are sawn timber.
+    Raised {
+        /// The boards' nominal size.
+        board: Option<Board>,
+    },
+    /// A strip of the ground.
+    Ground,
+    /// A container.
+    Container {
+        /// What it holds.
+        volume: VolumeText,
+    },
+}
+
+/// A trellis line as typed: along the bed, its whole length unless said otherwise.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(deny_unknown_fields)]
+pub struct TrellisDraft {
+    /// Distance from the far side.
+    pub from_far: Tape,
+    /// Where it begins, from the left end.
+    pub start: Option<Tape>,
+    /// Where it ends, from the left end.
+    pub end: Option<Tape>,
+}
+
+/// A bed as typed.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(deny_unknown_fields)]
+pub struct BedDraft {
+    /// Its name.
+    pub name: String,
+    /// What kind of place it is.
+    pub kind: KindDraft,
+    /// Length; a container may leave it to its volume.
+    pub length: Option<Tape>,
+    /// Width; a container may leave it to its volume.
+    pub width: Option<Tape>,
+    /// Depth of soil; boards of a known name may leave it to their height, containers to their volume.
+    pub depth: Option<Tape>,
+    /// Whether length and width were measured over the outside of the boards.
+    pub outside: bool,
+    /// Middle of the bed from the left of the yard's drawing; nothing lets the garden find a place.
+    pub x: Option<Tape>,
+    /// Middle of the bed from the top of the drawing.
+    pub y: Option<Tape>,
+    /// Turn on the drawing, degrees clockwise.
+    pub turn: u16,
+    /// From which sides it is reached.
+    pub reach: Reach,
+    /// Where the middles of the cross-braces are, from the left end inside.
+    pub braces: Vec<Tape>,
+    /// Trellis lines.
+    pub trellises: Vec<TrellisDraft>,
+    /// Drip lines along the bed, by their distance from the far side.
+    #[serde(default)]
+    pub drips: Vec<Tape>,
+}
+
+/// The thickness of a brace in a bed whose boards have no known name: a 2 in nominal board.
+const USUAL_BRACE: Length = Length::tenths_mm(381);
+/// Soil depth when nothing is said, for a strip of ground or unnamed boards: 10 in, common practice.
+const USUAL_DEPTH: Length = Length::inches(10);
+/// The most drip lines in one bed.
+pub const MOST_DRIPS: usize = 20;
+/// The way left between a new bed and the last one: 2 ft, common practice for one person and a bucket.
+const NEW_PATH: Length = Length::inches(24);
+
+impl BedDraft {
+    /// The bed this draft describes, with every size inside the boards; refused when a size, a
+    /// brace or a trellis cannot be. Whether its name is free is for the garden to say.
+    pub fn measure(&self, id: BedId, garden: &Garden) -> Result<Bed, Refusal> {
+        let kind = match self.kind {
+            KindDraft::Raised { board } => BedKind::Raised { board },
+            KindDraft::Ground => BedKind::Ground,
+            KindDraft::Container { volume } => BedKind::Container { volume: volume.0 },
+        };
+        let length = self.inside("length", self.length, kind)?;
+        let width = self.inside("width", self.width, kind)?;
+        let depth = in_range(
+            "soil depth",
+            self.depth.map_or_else(|| usual_depth(kind), |tape| tape.0),
+            Length::inches(2),
+            Length::inches(72),
+        )?;
+        if self.turn > 359 {
+            return Err(Refusal::NumberOutOfRange { field: "turn in degrees", value: i64::from(self.turn), least: 0, most: 359 });
+        }
+        let (x, y) = self.place(length, width, garden)?;
+        let thickness = match kind {
+            BedKind::Raised { board: Some(board) } => board.thickness(),
+            _ => USUAL_BRACE,
+        };
+        let braces = self.braces(length, thickness)?;
+        let trellises = self.trellises.iter().map(|t| trellis(t, length, width)).collect::<Result<_, _>>()?;
+        Ok(Bed {
+            id,
+            name: text("the bed's name", &self.name, 40)?,
+            kind,
+            length,
+            width,
+            depth,
+            x,
+            y,
+            turn: self.turn,
+            reach: self.reach,
+            braces,
+            trellises,
+            drips: self.drips(width)?,
+            school: None,
+        })
+    }
+
+    fn drips(&self, width: Length) -> Result<Vec<Length>, Refusal> {
+        if self.drips.len() > MOST_DRIPS {
+            return Err(Refusal::TooManyThings { what: "drip lines in one bed", most: MOST_DRIPS });
+        }
+        let drip = |tape: &Tape| in_range("distance of a drip line from the far side", tape.0, Length::ZERO, width);
+        let mut drips = self.drips.iter().map(drip).collect::<Result<Vec<_>, _>>()?;
+        drips.sort();
+        drips.dedup();
+        Ok(drips)
+    }
+
+    fn inside(&self, field: &'static str, typed: Option<Tape>, kind: BedKind) -> Result<Length, Refusal> {
+        let measured = match (typed, kind) {
+            (Some(tape), BedKind::Raised { board: Some(board) }) if self.outside => tape.0 - board.thickness().times(2),
+            (Some(tape), _) => tape.0,
+            (None, BedKind::Container { volume }) => volume.as_tub().0,
+            (None, _) => return Err(Refusal::Empty { field, most: 20 }),
+        };
+        in_range(field, measured, SHORTEST_SIDE, LONGEST_SIDE)
+    }
+
+    /// Where it was put, or else beside the last bed with a path between.
+    fn place(&self, length: Length, width: Length, garden: &Garden) -> Result<(Length, Length), Refusal> {
+        let right = garden.beds.iter().flat_map(crate::ground::yard::outline).map(|corner| corner.0).fold(0.0, f64::max);
+        let x = self.x.map_or(Length::tenths_mm(right as i32) + NEW_PATH + length.over(2), |tape| tape.0);
+        let y = self.y.map_or(NEW_PATH + width.over(2), |tape| tape.0);
+        Ok((on_drawing("distance from the left", x)?, on_drawing("distance from the top", y)?))
+    }
+
+    fn braces(&self, length: Length, thickness: Length) -> Result<Vec<Brace>, Refusal> {
+        if self.braces.len() > 20 {
+            return Err(Refusal::TooManyThings { what: "braces in one bed", most: 20 });
+        }
+        let mut braces: Vec<Brace> = self.braces.iter().map(|tape| Brace { at: tape.0, thickness }).collect();
+        braces.sort_by_key(|brace| brace.at);
+        braces.dedup();
+        match braces.iter().find(|brace| brace.at <= thickness || brace.at >= length - thickness) {
+            Some(outside) => Err(Refusal::BraceOutside { at: outside.at, length }),
+            None => Ok(braces),
+        }
+    }
+}
+
+/// A place on the yard's drawing, within its 300 ft.
+pub fn on_drawing(field: &'static str, at: Length) -> Result<Length, Refusal> {
+    in_range(field, at, Length::ZERO, Length::inches(3600))
+}
+
+fn usual_depth(kind: BedKind) -> Length {
+    match kind {
+        BedKind::Raised { board: Some(board) } => board.height(),
+        BedKind::Container { volume } => volume.as_tub().1,
+        _ => USUAL_DEPTH,
+    }
+}
+
+fn trellis(draft: &TrellisDraft, length: Length, width: Length) -> Result<Trellis, Refusal> {
+    let start = draft.start.map_or(Length::ZERO, |tape| tape.0);
+    let end = in_range(
+        "end of the trellis",
+        draft.end.map_or(length, |tape| tape.0),
+        start + sparrow_facts::units::length::INCH,
+        length,
+    )?;
+    let from_far = in_range("distance of the trellis from the far side", draft.from_far.0, Length::ZERO, width)?;
+    Ok(Trellis { from_far, start, end })
+}
+
+fn in_range(field: &'static str, value: Length, least: Length, most: Length) -> Result<Length, Refusal> {
+    if (least..=most).contains(&value) { Ok(value) } else { Err(Refusal::LengthOutOfRange { field, value, least, most }) }
+}
+
+/// A name or note without blanks around it, of 1 to `most` letters.
+pub fn text(field: &'static str, typed: &str, most: usize) -> Result<String, Refusal> {
+    let kept = typed.trim();
+    match kept.chars().count() {
+        0 => Err(Refusal::Empty { field, most }),
+        letters if letters > most => Err(Refusal::TooManyLetters { field, letters, most }),
+        // A control letter could not be written to the database or an exported file as it is.
+        _ => Ok(kept.chars().filter(|c| !c.is_control()).collect()),
+    }
+}

@@ -1,0 +1,17 @@
+//! What may be changed? Every wish of a gardener as a [`command::Command`], checked against the facts and turned into
+//! edits; nothing is changed here.
+
+pub mod beds;
+pub mod command;
+pub mod days;
+pub mod draft;
+pub mod limits;
+pub mod memory;
+pub mod patches;
+pub mod planner;
+pub mod replan;
+pub mod schools;
+pub mod season;
+pub mod site;
+pub mod turns;
+pub mod verify;

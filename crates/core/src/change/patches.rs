@@ -1,0 +1,174 @@
+//! Wishes about what stands where and when.
+
+use crate::change::days::check_days;
+use crate::change::draft;
+use crate::change::limits::{MOST_HOLES, MOST_PATCHES};
+use crate::change::planner::{Planner, changed, gone, next};
+use crate::change::schools::suited;
+use crate::ground::pattern::grid;
+use crate::ground::planting::Planting;
+use sparrow_facts::bed::Bed;
+use sparrow_facts::edit::{Edit, apply};
+use sparrow_facts::garden::Garden;
+use sparrow_facts::ids::PatchId;
+use sparrow_facts::patch::{Patch, Placing};
+use sparrow_facts::rect::{Rect, RowLine};
+use sparrow_facts::refusal::Refusal;
+use sparrow_facts::units::Length;
+
+impl Planner<'_> {
+    /// Puts several patches down as one, after taking some away: each meets those before it, as if put
+    /// down one by one.
+    pub(crate) fn place_all(&self, taken: &[PatchId], places: &[Placing]) -> Result<Vec<Edit>, Refusal> {
+        if places.is_empty() {
+            return Err(Refusal::NothingTo { what: "plant" });
+        }
+        let mut growing = self.garden.clone();
+        // Numbers go on from what is there now, so that none is given twice.
+        let mut number = next(growing.patches.iter().map(|patch| patch.id.0));
+        let mut edits = Vec::new();
+        let mut done = |edit: Vec<Edit>, growing: &mut Garden| {
+            apply(growing, &edit);
+            edits.extend(edit);
+        };
+        for id in taken {
+            let planner = Planner { garden: &growing, catalogue: self.catalogue, today: self.today };
+            let away = vec![gone(planner.movable(*id)?)];
+            done(away, &mut growing);
+        }
+        for place in places {
+            let planner = Planner { garden: &growing, catalogue: self.catalogue, today: self.today };
+            let put = planner.put(None, place.patch(number))?;
+            done(put, &mut growing);
+            number = number.saturating_add(1);
+        }
+        Ok(edits)
+    }
+
+    /// Everything that must hold of a patch before it lies in the ground.
+    pub(crate) fn put(&self, before: Option<&Patch>, after: Patch) -> Result<Vec<Edit>, Refusal> {
+        self.may_lie(before, &after)?;
+        self.holes_fit(&after)?;
+        Ok(vec![Edit::Patch { before: before.cloned().map(Box::new), after: Some(Box::new(after)) }])
+    }
+
+    /// The same but for the household's own number of holes, which a later change of a distance may outgrow.
+    pub(crate) fn may_lie(&self, before: Option<&Patch>, after: &Patch) -> Result<(), Refusal> {
+        if before.is_none() && self.garden.patches.len() >= MOST_PATCHES {
+            return Err(Refusal::TooManyThings { what: "patches", most: MOST_PATCHES });
+        }
+        let bed = self.bed(after.bed)?;
+        let (crop, way) = self.growing(&after.crop, Some(&after.way))?;
+        after.school.map_or(Ok(()), |school| suited(school, crop, way))?;
+        let (columns, rows) = bed.half_squares(self.garden.site.units);
+        if after.rect.w == 0 || after.rect.h == 0 {
+            return Err(Refusal::NoGround);
+        }
+        if !after.rect.within((columns, rows)) {
+            return Err(Refusal::OutsideBed { columns, rows });
+        }
+        self.line_is_inside(bed, after)?;
+        check_days(after.from, after.until)?;
+        crate::change::days::check_timing(after)?;
+        self.ground_is_free(after)?;
+        Planting::of(self.garden, self.catalogue, after).map_or(Ok(()), |planting| drawable(&planting))
+    }
+
+    /// A marked row moves with its half squares.
+    pub(crate) fn line_moved(&self, before: &Patch, rect: Rect) -> Option<RowLine> {
+        let half = self.garden.site.units.half_square().get();
+        let moved = |line: RowLine| {
+            let by = if line.across {
+                i32::from(rect.x) - i32::from(before.rect.x)
+            } else {
+                i32::from(rect.y) - i32::from(before.rect.y)
+            };
+            RowLine { at: line.at + Length::tenths_mm(by * half), ..line }
+        };
+        before.line.map(moved)
+    }
+
+    fn line_is_inside(&self, bed: &Bed, patch: &Patch) -> Result<(), Refusal> {
+        let Some(line) = patch.line else { return Ok(()) };
+        let ground = patch.rect.ground(bed, self.garden.site.units);
+        let (least, most) = if line.across { (ground.left, ground.right) } else { (ground.far, ground.near) };
+        if (least..=most).contains(&line.at) {
+            return Ok(());
+        }
+        Err(Refusal::LengthOutOfRange { field: "place of the row", value: line.at, least, most })
+    }
+
+    pub(crate) fn ground_is_free(&self, patch: &Patch) -> Result<(), Refusal> {
+        let there = |other: &&Patch| {
+            other.id != patch.id && other.bed == patch.bed && other.rect.overlaps(patch.rect) && other.meets(patch)
+        };
+        for other in self.garden.patches.iter().filter(there) {
+            let (from, until) = (other.from, other.until);
+            if patch.is_row_beside(other) {
+                continue;
+            }
+            if other.crop == patch.crop {
+                return Err(Refusal::SameCropTwice { crop: self.name(other), from, until });
+            }
+            if !patch.between && !other.between {
+                return Err(Refusal::GroundTaken { other: self.name(other), other_patch: other.id, from, until });
+            }
+        }
+        Ok(())
+    }
+
+    fn holes_fit(&self, patch: &Patch) -> Result<(), Refusal> {
+        let Some(asked) = patch.holes else { return Ok(()) };
+        let Some(planting) = Planting::of(self.garden, self.catalogue, patch) else { return Ok(()) };
+        let fits = planting.fits(patch.rect);
+        match asked {
+            0 => Err(Refusal::NumberOutOfRange { field: "number of holes", value: 0, least: 1, most: i64::from(fits) }),
+            asked if u32::from(asked) > fits => Err(Refusal::TooMany {
+                crop: planting.crop.plural.clone(),
+                asked,
+                fits,
+                distance: planting.distance(planting.school).along,
+                needs: planting.room_for(patch.rect, u32::from(asked)),
+            }),
+            _ => Ok(()),
+        }
+    }
+
+    /// A patch that may be moved or taken away.
+    pub(crate) fn movable(&self, id: PatchId) -> Result<&Patch, Refusal> {
+        let patch = self.patch(id)?;
+        if patch.locked { Err(Refusal::Locked { crop: self.name(patch) }) } else { Ok(patch) }
+    }
+
+    pub(crate) fn lock(&self, id: PatchId, locked: bool) -> Result<Vec<Edit>, Refusal> {
+        let before = self.patch(id)?;
+        Ok(vec![changed(before, Patch { locked, ..before.clone() })])
+    }
+
+    pub(crate) fn keep_warning(&self, id: PatchId, key: &str, keep: bool) -> Result<Vec<Edit>, Refusal> {
+        let before = self.patch(id)?;
+        let key = draft::text("the warning", key, 200)?;
+        let mut after = before.clone();
+        after.kept.retain(|kept| *kept != key);
+        if keep {
+            if after.kept.len() >= 200 {
+                return Err(Refusal::TooManyThings { what: "kept warnings for one patch", most: 200 });
+            }
+            after.kept.push(key);
+            after.kept.sort();
+        }
+        Ok(vec![changed(before, after)])
+    }
+}
+
+/// Refuses more holes than a plan can show; an acre of cress is not a garden bed.
+pub(super) fn drawable(planting: &Planting) -> Result<(), Refusal> {
+    let ground = planting.patch.rect.ground(planting.bed, planting.units());
+    let distance = planting.distance(planting.school);
+    let (columns, rows) = grid(ground.length(), ground.width(), [distance.along, distance.across]);
+    let holes = u64::from(columns) * u64::from(rows);
+    if holes > MOST_HOLES {
+        return Err(Refusal::TooManyHoles { crop: planting.patch.crop.clone(), holes, most: MOST_HOLES });
+    }
+    Ok(())
+}

@@ -1,0 +1,368 @@
+//! Wishes about the years ahead: rules, wishes, pins, memories typed at speed, kept plans.
+
+use crate::catalogue::Catalogue;
+use crate::change::draft;
+use crate::change::limits::{MOST_ENTRIES, MOST_PLANS, MOST_SQUARES, MOST_WISHES, number};
+use crate::change::planner::{Planner, next};
+use crate::turns::ground::plots;
+use jiff::civil::Date;
+use serde::{Deserialize, Serialize};
+use sparrow_facts::bed::{Bed, Trellis};
+use sparrow_facts::edit;
+use sparrow_facts::edit::Edit;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::history::Stood;
+use sparrow_facts::ids::{BedId, TurnPlanId, WishId};
+use sparrow_facts::refusal::Refusal;
+use sparrow_facts::turns::{
+    Closing, Entry, OwnFamily, Piece, Pinned, SoilFinding, TurnPlan, TurnSchool, TurnWish, Turns, TurnsUnit, Unknown, WishDraft,
+};
+use sparrow_facts::units::Length;
+
+/// A change of what a household said about its turns; several are made as one.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(tag = "turn", rename_all = "kebab-case", deny_unknown_fields)]
+#[allow(missing_docs, reason = "the fields are those of the facts they change, documented there")]
+pub enum TurnChange {
+    /// Say how many years are planned and by which rules.
+    SetRules { years: u8, school: TurnSchool, unit: TurnsUnit, covers_count: bool },
+    /// Note a bed as shady, or no longer.
+    Shade { bed: BedId, shady: bool },
+    /// Let the halves of a bed's sections count apart, or no longer.
+    Divide { bed: BedId, divided: bool },
+    /// Put a trellis along the far side of a bed.
+    Trellis { bed: BedId },
+    /// Set the household's interval and risk for a family, or go back to the catalogue's.
+    SetFamily { family: String, values: Option<(u8, u8)> },
+    /// Note a trouble in the soil of a bed, or with nothing that it is over.
+    Find { bed: BedId, family: String, found: Option<(String, u8)> },
+    /// Wish for a crop.
+    Wish { wish: WishDraft },
+    /// Wish for it otherwise.
+    ChangeWish { id: WishId, wish: WishDraft },
+    /// Wish for it no longer.
+    RemoveWish { id: WishId },
+    /// Fix a wish to a piece of ground in a year, or let it go.
+    Pin { pin: Pinned, fixed: bool },
+    /// Let ground lie fallow for a year, or plant it again.
+    Close { closing: Closing, closed: bool },
+    /// Say that nobody knows what stood in a bed in a year, or take that back.
+    DontKnow { unknown: Unknown, is: bool },
+    /// Remember what stood in a bed in a year, as typed: 'tomatoes, potatoes'; or 'don't know'.
+    Remember { bed: BedId, section: Option<u8>, year: i16, words: String },
+    /// Keep a plan under a name, anew or in place of the one of that name; and follow it.
+    KeepPlan { name: String, entries: Vec<Entry> },
+    /// Follow another plan.
+    FollowPlan { id: TurnPlanId },
+    /// Forget a plan.
+    ForgetPlan { id: TurnPlanId },
+}
+
+/// What changes of the turns would change in a garden, or why they are refused.
+pub fn plan(garden: &Garden, catalogue: &Catalogue, changes: &[TurnChange], today: Date) -> Result<Vec<Edit>, Refusal> {
+    let mut growing = garden.clone();
+    let mut edits = Vec::new();
+    for change in changes {
+        let made = Planner { garden: &growing, catalogue, today }.turn(change)?;
+        edit::apply(&mut growing, &made);
+        edits.extend(made);
+    }
+    if edits.is_empty() { Err(Refusal::NothingTo { what: "change: it is so already" }) } else { Ok(edits) }
+}
+
+/// The edit that leaves out of the turns what names ground or wishes that are gone.
+pub fn pruned(garden: &Garden, after: &Garden) -> Option<Edit> {
+    let pieces: Vec<Piece> = plots(after).into_iter().map(|plot| plot.at).collect();
+    let mut turns = garden.turns.clone();
+    turns.prune(|piece| pieces.contains(&piece), |bed| after.bed(bed).is_some());
+    (turns != garden.turns).then(|| Edit::Turns { before: Box::new(garden.turns.clone()), after: Box::new(turns) })
+}
+
+impl Planner<'_> {
+    fn turn(&self, change: &TurnChange) -> Result<Vec<Edit>, Refusal> {
+        match change {
+            TurnChange::Remember { bed, section, year, words } => return self.remember_words(*bed, *section, *year, words),
+            TurnChange::Trellis { bed } => return self.put_trellis(*bed),
+            _ => {}
+        }
+        let mut turns = self.garden.turns.clone();
+        self.change_turns(&mut turns, change)?;
+        let after = Garden { turns: turns.clone(), ..self.garden.clone() };
+        check(&after, self.catalogue).map_err(|(_, why)| why)?;
+        let pieces: Vec<Piece> = plots(&after).into_iter().map(|plot| plot.at).collect();
+        turns.prune(|piece| pieces.contains(&piece), |bed| after.bed(bed).is_some());
+        if turns == self.garden.turns {
+            return Ok(Vec::new());
+        }
+        Ok(vec![Edit::Turns { before: Box::new(self.garden.turns.clone()), after: Box::new(turns) }])
+    }
+
+    fn change_turns(&self, turns: &mut Turns, change: &TurnChange) -> Result<(), Refusal> {
+        let unknown = |what: &'static str, key: u32| Refusal::Unknown { what, key: key.to_string() };
+        match change {
+            TurnChange::SetRules { years, school, unit, covers_count } => {
+                (turns.years, turns.school, turns.covers_count) = (*years, *school, *covers_count);
+                if turns.unit != *unit {
+                    // Pieces are counted anew: what is fixed to the old ones means other ground now.
+                    turns.unit = *unit;
+                    turns.pins.clear();
+                    turns.closed.clear();
+                    turns.plans.clear();
+                }
+            }
+            TurnChange::Shade { bed, shady } => toggle(&mut turns.shady, *bed, *shady),
+            TurnChange::Divide { bed, divided } => {
+                toggle(&mut turns.divided, *bed, *divided);
+                let own = |at: &Piece| at.bed == *bed;
+                turns.pins.retain(|pin| !own(&pin.at));
+                turns.closed.retain(|closing| !own(&closing.at));
+                turns.plans.iter_mut().for_each(|plan| plan.entries.retain(|entry| !own(&entry.at)));
+            }
+            TurnChange::SetFamily { family, values } => {
+                turns.families.retain(|own| own.family != *family);
+                turns.families.extend(values.map(|(interval, risk)| OwnFamily { family: family.clone(), interval, risk }));
+                turns.families.sort_by(|a, b| a.family.cmp(&b.family));
+            }
+            TurnChange::Find { bed, family, found } => {
+                turns.findings.retain(|finding| (finding.bed, &finding.family) != (*bed, family));
+                if let Some((what, interval)) = found {
+                    let what = draft::text("what was found", what, 80)?;
+                    turns.findings.push(SoilFinding { bed: *bed, family: family.clone(), interval: *interval, what });
+                }
+                turns.findings.sort_by(|a, b| (a.bed, &a.family).cmp(&(b.bed, &b.family)));
+            }
+            TurnChange::Wish { wish } => {
+                let id = WishId(next(turns.wishes.iter().map(|wish| wish.id.0)));
+                turns.wishes.push(TurnWish { id, wish: wish.clone() });
+            }
+            TurnChange::ChangeWish { id, wish } => {
+                let known = turns.wishes.iter_mut().find(|known| known.id == *id);
+                known.ok_or_else(|| unknown("wish", id.0))?.wish = wish.clone();
+            }
+            TurnChange::RemoveWish { id } => {
+                turns.wish(*id).ok_or_else(|| unknown("wish", id.0))?;
+                turns.wishes.retain(|wish| wish.id != *id);
+            }
+            TurnChange::Pin { pin, fixed } => {
+                turns.pins.retain(|other| (other.wish, other.year) != (pin.wish, pin.year));
+                turns.pins.extend(fixed.then_some(*pin));
+                turns.pins.sort();
+            }
+            TurnChange::Close { closing, closed } => {
+                toggle(&mut turns.closed, *closing, *closed);
+            }
+            TurnChange::DontKnow { unknown, is } => toggle(&mut turns.unknown, *unknown, *is),
+            TurnChange::KeepPlan { name, entries } => {
+                let name = draft::text("the plan's name", name, 60)?;
+                turns.plans.iter_mut().for_each(|plan| plan.followed = false);
+                // A wish may have been given up since the plan was drawn; its places go with it.
+                let mut entries: Vec<Entry> = entries.iter().filter(|entry| turns.wish(entry.wish).is_some()).copied().collect();
+                entries.sort();
+                match turns.plans.iter_mut().find(|plan| plan.name.eq_ignore_ascii_case(&name)) {
+                    Some(plan) => (plan.followed, plan.entries) = (true, entries),
+                    None => {
+                        let id = TurnPlanId(next(turns.plans.iter().map(|plan| plan.id.0)));
+                        turns.plans.push(TurnPlan { id, name, followed: true, entries });
+                    }
+                }
+            }
+            TurnChange::FollowPlan { id } => {
+                turns.plans.iter().find(|plan| plan.id == *id).ok_or_else(|| unknown("plan", id.0))?;
+                turns.plans.iter_mut().for_each(|plan| plan.followed = plan.id == *id);
+            }
+            TurnChange::ForgetPlan { id } => {
+                turns.plans.iter().find(|plan| plan.id == *id).ok_or_else(|| unknown("plan", id.0))?;
+                turns.plans.retain(|plan| plan.id != *id);
+            }
+            TurnChange::Remember { .. } | TurnChange::Trellis { .. } => {}
+        }
+        Ok(())
+    }
+
+    fn put_trellis(&self, id: BedId) -> Result<Vec<Edit>, Refusal> {
+        let before = self.bed(id)?;
+        let trellis = Trellis { from_far: Length::tenths_mm(0), start: Length::tenths_mm(0), end: before.length };
+        if before.trellises.contains(&trellis) {
+            return Err(Refusal::NothingTo { what: "put up: that trellis stands already" });
+        }
+        let mut after: Bed = before.clone();
+        after.trellises.push(trellis);
+        Ok(vec![Edit::Bed { before: Some(Box::new(before.clone())), after: Some(Box::new(after)) }])
+    }
+
+    fn remember_words(&self, bed: BedId, section: Option<u8>, year: i16, words: &str) -> Result<Vec<Edit>, Refusal> {
+        let unknown = Unknown { bed, year };
+        let known = |is: bool| TurnChange::DontKnow { unknown, is };
+        if ["don't know", "don’t know", "dont know", "?", "unknown"].contains(&words.trim().to_lowercase().as_str()) {
+            return self.turn(&known(true));
+        }
+        let names: Vec<&str> = words.split([',', ';', '\n']).map(str::trim).filter(|name| !name.is_empty()).collect();
+        if names.is_empty() {
+            return Err(Refusal::Empty { field: "what stood there", most: 200 });
+        }
+        let mut growing = self.garden.clone();
+        let mut edits = self.turn(&known(false))?;
+        edit::apply(&mut growing, &edits);
+        for name in names {
+            let planner = Planner { garden: &growing, ..*self };
+            let stood = read_stood(self.catalogue, name)
+                .ok_or_else(|| Refusal::Unknown { what: "crop or family", key: name.to_string() })?;
+            match planner.remember(bed, section, year, &stood) {
+                // Typing the same list again is no fault.
+                Err(Refusal::AlreadyRemembered { .. }) => {}
+                made => {
+                    let made = made?;
+                    edit::apply(&mut growing, &made);
+                    edits.extend(made);
+                }
+            }
+        }
+        Ok(edits)
+    }
+}
+
+fn toggle<T: Ord>(list: &mut Vec<T>, one: T, is: bool) {
+    list.retain(|other| *other != one);
+    if is {
+        list.push(one);
+    }
+    list.sort();
+}
+
+/// What a gardener's word for a crop or a family means: 'tomatoes', 'Tomato', 'onion family'.
+pub fn read_stood(catalogue: &Catalogue, word: &str) -> Option<Stood> {
+    let same = |name: &str| name.eq_ignore_ascii_case(word);
+    let crop = catalogue.crops.iter().find(|crop| same(&crop.name) || same(&crop.plural) || same(&crop.key));
+    let family = || {
+        catalogue
+            .families
+            .iter()
+            .find(|family| same(&family.name) || same(&family.key) || same(family.name.trim_end_matches(" family")))
+    };
+    crop.map(|crop| Stood::Crop(crop.key.clone())).or_else(|| family().map(|family| Stood::Family(family.key.clone())))
+}
+
+/// Checks all that a household said about its turns; the error names the fact's place.
+pub fn check(garden: &Garden, catalogue: &Catalogue) -> Result<(), (String, Refusal)> {
+    let turns = &garden.turns;
+    let at = |list: &str, index: usize| format!("turns.{list}[{index}]");
+    let family =
+        |key: &str| catalogue.family(key).map(|_| ()).ok_or_else(|| Refusal::Unknown { what: "family", key: key.to_string() });
+    let bed = |id: BedId| garden.bed(id).map(|_| ()).ok_or_else(|| Refusal::Unknown { what: "bed", key: id.0.to_string() });
+    let year = |year: i16| number("year", i64::from(year), [1, 9998]);
+    let whole = |why: Refusal| ("turns".to_string(), why);
+    number("number of years planned", turns.years.into(), [1, 8]).map_err(whole)?;
+    let lists = [
+        ("wishes", turns.wishes.len(), MOST_WISHES),
+        ("kept plans", turns.plans.len(), MOST_PLANS),
+        ("pins", turns.pins.len(), MOST_ENTRIES),
+        ("closed pieces of ground", turns.closed.len(), MOST_ENTRIES),
+        ("unknown years", turns.unknown.len(), MOST_ENTRIES),
+        ("findings", turns.findings.len(), MOST_ENTRIES),
+    ];
+    for (what, many, most) in lists {
+        if many > most {
+            return Err(whole(Refusal::TooManyThings { what, most }));
+        }
+    }
+    turns.shady.iter().chain(&turns.divided).try_for_each(|id| bed(*id)).map_err(whole)?;
+    for (index, own) in turns.families.iter().enumerate() {
+        family(&own.family)
+            .and_then(|()| number("interval in years", own.interval.into(), [1, 12]))
+            .and_then(|()| number("risk", own.risk.into(), [0, 9]))
+            .map_err(|why| (at("families", index), why))?;
+    }
+    for (index, finding) in turns.findings.iter().enumerate() {
+        bed(finding.bed)
+            .and_then(|()| family(&finding.family))
+            .and_then(|()| number("interval in years", finding.interval.into(), [2, 12]))
+            .and_then(|()| plain("what was found", &finding.what, 80))
+            .map_err(|why| (at("findings", index), why))?;
+    }
+    for (index, wish) in turns.wishes.iter().enumerate() {
+        check_wish(catalogue, &wish.wish).map_err(|why| (at("wishes", index), why))?;
+    }
+    for unknown in &turns.unknown {
+        bed(unknown.bed).and_then(|()| year(unknown.year)).map_err(whole)?;
+    }
+    let pieces: Vec<Piece> = plots(garden).into_iter().map(|plot| plot.at).collect();
+    let piece = |at: Piece| {
+        let lost = || Refusal::Unknown { what: "piece of ground", key: format!("{} of bed {}", at.piece + 1, at.bed.0) };
+        bed(at.bed).and_then(|()| pieces.contains(&at).then_some(()).ok_or_else(lost))
+    };
+    let wish = |id: WishId| turns.wish(id).map(|_| ()).ok_or_else(|| Refusal::Unknown { what: "wish", key: id.0.to_string() });
+    for pin in &turns.pins {
+        wish(pin.wish).and_then(|()| piece(pin.at)).and_then(|()| year(pin.year)).map_err(whole)?;
+    }
+    for closing in &turns.closed {
+        piece(closing.at).and_then(|()| year(closing.year)).map_err(whole)?;
+    }
+    for (index, plan) in turns.plans.iter().enumerate() {
+        let why = |why| (at("plans", index), why);
+        plain("the plan's name", &plan.name, 60).map_err(why)?;
+        if plan.entries.len() > MOST_ENTRIES {
+            return Err(why(Refusal::TooManyThings { what: "entries of a plan", most: MOST_ENTRIES }));
+        }
+        for entry in &plan.entries {
+            piece(entry.at)
+                .and_then(|()| wish(entry.wish))
+                .and_then(|()| year(entry.year))
+                .and_then(|()| number("squares", entry.squares.into(), [1, MOST_SQUARES.into()]))
+                .map_err(why)?;
+        }
+    }
+    ordered(turns).map_err(whole)
+}
+
+fn plain(field: &'static str, kept: &str, most: usize) -> Result<(), Refusal> {
+    if draft::text(field, kept, most)? == kept { Ok(()) } else { Err(Refusal::OddLetters { field }) }
+}
+
+/// Lists stand in the order of their keys, each once, so that equal gardens are equal values.
+fn ordered(turns: &Turns) -> Result<(), Refusal> {
+    fn rising<T: Ord>(keys: impl Iterator<Item = T>) -> bool {
+        let keys: Vec<T> = keys.collect();
+        keys.windows(2).all(|pair| pair[0] < pair[1])
+    }
+    let numbers = |first: Option<u32>| first != Some(0);
+    let right = rising(turns.wishes.iter().map(|wish| wish.id))
+        && numbers(turns.wishes.first().map(|wish| wish.id.0))
+        && rising(turns.plans.iter().map(|plan| plan.id))
+        && numbers(turns.plans.first().map(|plan| plan.id.0))
+        && rising(turns.shady.iter())
+        && rising(turns.divided.iter())
+        && rising(turns.families.iter().map(|own| &own.family))
+        && rising(turns.findings.iter().map(|finding| (finding.bed, &finding.family)))
+        && rising(turns.pins.iter().map(|pin| (pin.wish, pin.year)))
+        && rising(turns.closed.iter())
+        && rising(turns.unknown.iter())
+        && turns.plans.iter().all(|plan| rising(plan.entries.iter().map(|entry| (entry.wish, entry.year, entry.at))))
+        && turns.plans.iter().filter(|plan| plan.followed).count() <= 1;
+    let named = rising_names(turns);
+    if right && named { Ok(()) } else { Err(Refusal::OutOfOrder { list: "turns" }) }
+}
+
+fn rising_names(turns: &Turns) -> bool {
+    let mut names: Vec<String> = turns.plans.iter().map(|plan| plan.name.to_lowercase()).collect();
+    names.sort();
+    names.windows(2).all(|pair| pair[0] != pair[1])
+}
+
+fn check_wish(catalogue: &Catalogue, wish: &WishDraft) -> Result<(), Refusal> {
+    catalogue.crop(&wish.crop).ok_or_else(|| Refusal::Unknown { what: "crop", key: wish.crop.clone() })?;
+    number("squares", wish.squares.into(), [1, MOST_SQUARES.into()])?;
+    number("every so many years", wish.years.every.into(), [1, 8])?;
+    for year in [wish.years.first, wish.years.last].into_iter().flatten() {
+        number("year", year.into(), [1, 9998])?;
+    }
+    if let (Some(first), Some(last)) = (wish.years.first, wish.years.last)
+        && last < first
+    {
+        return Err(Refusal::NumberOutOfRange { field: "last year", value: last.into(), least: first.into(), most: 9998 });
+    }
+    if wish.parts == sparrow_facts::turns::Parts::default() {
+        return Err(Refusal::Empty { field: "when it stands: early, main or late", most: 3 });
+    }
+    Ok(())
+}

@@ -1,0 +1,81 @@
+//! How many squares does this bed hold, and what is missing from the next one?
+
+use serde::Serialize;
+use sparrow_facts::bed::Bed;
+use sparrow_facts::units::{Length, Units};
+
+/// How squares lie along one side of a bed.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct SideFit {
+    /// The side's inside length.
+    pub side: Length,
+    /// Whole squares that fit.
+    pub whole: u32,
+    /// What is left beyond the last whole square.
+    pub rest: Length,
+    /// What the next whole square lacks, when something is left over.
+    pub missing: Length,
+    /// How wide one more square would be if all were made equal.
+    pub narrowed: Length,
+}
+
+/// How squares lie along a side.
+///
+/// ```
+/// use sparrow_core::ground::fit::side_fit;
+/// use sparrow_facts::units::{Length, Units};
+/// let fit = side_fit(Length::inches(83), Units::Imperial);
+/// assert_eq!((fit.whole, fit.missing), (6, Length::inches(1)));
+/// assert_eq!(fit.narrowed.on_tape(Units::Imperial), "11⅞ in");
+/// ```
+pub fn side_fit(side: Length, units: Units) -> SideFit {
+    let square = units.square();
+    let whole = side.whole(square);
+    let rest = side - square.times(whole);
+    let missing = if rest == Length::ZERO { Length::ZERO } else { square - rest };
+    SideFit { side, whole, rest, missing, narrowed: side.over(whole + 1) }
+}
+
+/// The ground of a bed as a form shows it.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct BedFit {
+    /// Along its length.
+    pub along: SideFit,
+    /// Across its width.
+    pub across: SideFit,
+    /// Half squares along and across, part squares included: the grid on which patches lie.
+    pub half_columns: u16,
+    /// Half squares across.
+    pub half_rows: u16,
+    /// Ground inside the boards in hundredths of a square.
+    pub ground_centisquares: u32,
+    /// The same, less what the braces cover.
+    pub open_centisquares: u32,
+    /// Size over the outside of the boards, when their thickness is known.
+    pub outside: Option<(Length, Length)>,
+    /// How high the boards really stand, when they have a standard name.
+    pub board_height: Option<Length>,
+}
+
+/// The ground of a bed in squares, with what its boards and braces take.
+pub fn bed_fit(bed: &Bed, units: Units) -> BedFit {
+    let (half_columns, half_rows) = bed.half_squares(units);
+    let square = i64::from(units.square().get()).pow(2);
+    let centi = |area: i64| u32::try_from((area * 100 + square / 2) / square).unwrap_or(0);
+    let (whole, open) = bed.ground();
+    BedFit {
+        along: side_fit(bed.length, units),
+        across: side_fit(bed.width, units),
+        half_columns,
+        half_rows,
+        ground_centisquares: centi(whole),
+        open_centisquares: centi(open),
+        outside: bed.outside(),
+        board_height: match bed.kind {
+            sparrow_facts::bed::BedKind::Raised { board: Some(board) } => Some(board.height()),
+            _ => None,
+        },
+    }
+}

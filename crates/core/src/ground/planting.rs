@@ -1,0 +1,374 @@
+//! How many plants does this ground hold, and where does each hole go?
+//!
+//! A planting is a patch with all that its count depends on: its bed, its way of growing, the distance
+//! that holds and the school by which it is laid. The square-foot school is the default: it is the one
+//! in which ground is counted, given and taken by whole squares.
+
+use crate::catalogue::suits::suits;
+use crate::catalogue::{Catalogue, Crop, Spacing, Way};
+use crate::climate::bed_soil::BedSoil;
+use crate::ground::hole::Hole;
+use crate::ground::interplant::Host;
+use crate::ground::pattern::{Pattern, Spot};
+use crate::ground::{interplant, pattern, planting};
+use crate::growth::grower::Grower;
+use crate::growth::growing::Growing;
+use crate::growth::size::Pace;
+use serde::Serialize;
+use sparrow_facts::bed::{Bed, Reach};
+use sparrow_facts::garden::Garden;
+use sparrow_facts::patch::Patch;
+use sparrow_facts::rect::{Ground, Rect, RowLine};
+use sparrow_facts::school::{School, Unsuited};
+use sparrow_facts::spacing::OwnSpacing;
+use sparrow_facts::units::{Length, Units};
+
+/// Where a distance comes from.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(tag = "from", rename_all = "kebab-case")]
+pub enum DistanceFrom {
+    /// The catalogue, by this source.
+    Catalogue {
+        /// Source key.
+        source: String,
+    },
+    /// The household's own figure.
+    Own {
+        /// The household's words about it.
+        note: String,
+    },
+}
+
+/// The sum behind a count: `fits` holes find room by the pattern, `holes` of them are used, and each
+/// has `per_hole` plants.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct Sum {
+    /// The ground the patch really covers.
+    pub ground: Ground,
+    /// The school by which it is laid.
+    pub school: School,
+    /// The distance between holes; in rows, in the row and between rows.
+    pub spacing: Spacing,
+    /// Where that distance comes from.
+    pub distance_from: DistanceFrom,
+    /// How the holes lie.
+    pub pattern: Pattern,
+    /// Sides where it may grow out over the board, so that its holes may stand nearer to it.
+    pub spills: Reach,
+    /// Holes that would lie under a brace, and are left out.
+    pub under_braces: u32,
+    /// Holes that find room.
+    pub fits: u32,
+    /// Holes used.
+    pub holes: u32,
+    /// Plants in each hole.
+    pub per_hole: u32,
+    /// Plants in all.
+    pub plants: u32,
+    /// What it wants to eat, in percent of what the square-foot number would: more in the close school.
+    pub feeding_percent: u32,
+}
+
+/// What one school gives on a patch.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct SchoolCount {
+    /// The school.
+    pub school: School,
+    /// Why it is not offered, if it is not.
+    pub unsuited: Option<Unsuited>,
+    /// Plants it would put here.
+    pub plants: u32,
+    /// Seeds or sets to sow for them, one a place except where seed is strewn.
+    pub seeds: u32,
+    /// What they want to eat, in percent of what the square-foot number would.
+    pub feeding_percent: u32,
+}
+
+/// The nearest a spilling plant's stem stands to the board it grows over.
+pub const SPILL_STEM: Length = Length::inches(3);
+
+/// A patch with all that its count depends on.
+#[derive(Debug, Clone)]
+pub struct Planting<'a> {
+    /// The bed.
+    pub bed: &'a Bed,
+    /// The patch.
+    pub patch: &'a Patch,
+    /// Its crop.
+    pub crop: &'a Crop,
+    /// Its way of growing.
+    pub way: &'a Way,
+    /// The school that holds.
+    pub school: School,
+    /// How it lives through its packet's days, as the warmth of its bed goes.
+    pub pace: Pace,
+    units: Units,
+    own: Option<&'a OwnSpacing>,
+    hosts: Vec<Host>,
+}
+
+/// Holes on a piece of ground, and how they came there.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct Laid {
+    /// How they lie.
+    pub pattern: Pattern,
+    /// How many would lie under braces and are left out.
+    pub under_braces: u32,
+    /// The holes, in the bed's frame.
+    pub holes: Vec<Hole>,
+}
+
+impl<'a> Planting<'a> {
+    /// The planting of a patch; nothing when its bed, crop or way is not there.
+    pub fn of(garden: &'a Garden, catalogue: &'a Catalogue, patch: &'a Patch) -> Option<Self> {
+        let alone = Planting::alone(garden, catalogue, patch)?;
+        Some(Planting { hosts: planting::hosts(garden, catalogue, patch), ..alone })
+    }
+
+    /// The same without regard to what it is planted between.
+    pub fn alone(garden: &'a Garden, catalogue: &'a Catalogue, patch: &'a Patch) -> Option<Self> {
+        let (bed, crop) = (garden.bed(patch.bed)?, catalogue.crop(&patch.crop)?);
+        let way = crop.way(&patch.way)?;
+        let school = school_of(garden, bed, patch, crop, way);
+        let own = garden.own_spacing(&patch.crop, &patch.way);
+        let grower = Grower::of(garden);
+        let pace = grower.pace(Growing::of(patch, crop, way), patch.from, &BedSoil::of(garden, &grower.weather, bed));
+        Some(Planting { bed, patch, crop, way, school, pace, units: garden.site.units, own, hosts: Vec::new() })
+    }
+
+    /// What a shadow is reckoned from.
+    pub fn grown(&self) -> Grown<'a> {
+        (self.crop, self.way, self.pace, self.patch)
+    }
+
+    /// The household's measures.
+    pub fn units(&self) -> Units {
+        self.units
+    }
+
+    /// The distance that holds in a school: the household's own, or the catalogue's.
+    pub fn distance(&self, school: School) -> Spacing {
+        let pair = |[along, across]: [Length; 2]| Spacing { along, across };
+        match (school, self.own) {
+            (School::Close { percent }, _) => {
+                let usual = self.distance(School::SquareFoot);
+                let close = |side: Length| side.times(u32::from(percent)).over(100);
+                Spacing { along: close(usual.along), across: close(usual.across) }
+            }
+            // The household's figure is between plants; rows stay as far apart as hoeing them asks, or more.
+            (School::Rows { .. }, Some(own)) => Spacing { along: own.along, across: own.across.max(self.way.row[1]) },
+            (_, Some(own)) => Spacing { along: own.along, across: own.across },
+            (School::Rows { .. }, None) => pair(self.way.row),
+            _ => self.way.spacing(self.units),
+        }
+    }
+
+    fn distance_from(&self, school: School) -> DistanceFrom {
+        // Distances in the row are handbook figures; those of the squares have a source of their own.
+        let group = if matches!(school, School::Rows { .. }) { "season" } else { "spacing" };
+        match self.own {
+            Some(own) => DistanceFrom::Own { note: own.note.clone() },
+            None => DistanceFrom::Catalogue { source: self.crop.sources.get(group).cloned().unwrap_or_default() },
+        }
+    }
+
+    /// The sides of a piece of ground over which the plant may grow out: where the ground meets a board
+    /// beyond which one can walk.
+    pub fn spills(&self, ground: Ground) -> Reach {
+        let (bed, may) = (self.bed, self.way.spills);
+        Reach {
+            far: may && bed.reach.far && ground.far == Length::ZERO,
+            near: may && bed.reach.near && ground.near == bed.width,
+            left: may && bed.reach.left && ground.left == Length::ZERO,
+            right: may && bed.reach.right && ground.right == bed.length,
+        }
+    }
+
+    /// Ground as large as the plant may use: a spilling one needs no half distance to the board it grows over.
+    fn room(&self, ground: Ground, distance: Spacing) -> Ground {
+        let spills = self.spills(ground);
+        let out = |may: bool, side: Length| if may { Length::ZERO.max(side.over(2) - SPILL_STEM) } else { Length::ZERO };
+        Ground {
+            left: ground.left - out(spills.left, distance.along),
+            far: ground.far - out(spills.far, distance.across),
+            right: ground.right + out(spills.right, distance.along),
+            near: ground.near + out(spills.near, distance.across),
+        }
+    }
+
+    /// The holes of a school on some half squares of the bed, without those under a brace.
+    pub fn lay(&self, rect: Rect, school: School) -> Laid {
+        let distance = self.distance(school);
+        let ground = rect.ground(self.bed, self.units);
+        let room = if self.patch.line.is_some() { ground } else { self.room(ground, distance) };
+        let (pattern, spots) = match self.patch.line {
+            Some(line) => in_line(ground, distance, line),
+            None => spots(room.length(), room.width(), distance, school),
+        };
+        let all = spots.into_iter().map(|(x, y)| Hole { x: room.left + x, y: room.far + y }).collect();
+        let (pattern, all) = interplant::place(&self.hosts, ground, distance, pattern, all);
+        let found = all.len();
+        let mut holes = all;
+        holes.retain(|hole| !self.bed.braces.iter().any(|brace| under(brace.at, brace.thickness, hole.x)));
+        Laid { pattern, under_braces: (found - holes.len()) as u32, holes }
+    }
+
+    /// How many holes its own school finds room for on some half squares.
+    pub fn fits(&self, rect: Rect) -> u32 {
+        self.lay(rect, self.school).holes.len() as u32
+    }
+
+    /// The count of the patch and the holes it uses: as many as fit, or the household's smaller number.
+    pub fn reckon(&self) -> (Sum, Vec<Hole>) {
+        let Laid { pattern, under_braces, mut holes } = self.lay(self.patch.rect, self.school);
+        let fits = holes.len() as u32;
+        holes.truncate(self.patch.holes.map_or(usize::MAX, usize::from));
+        let (used, per_hole) = (holes.len() as u32, u32::from(self.way.per_hole));
+        let ground = self.patch.rect.ground(self.bed, self.units);
+        let sum = Sum {
+            ground,
+            school: self.school,
+            spacing: self.distance(self.school),
+            distance_from: self.distance_from(self.school),
+            pattern,
+            spills: self.spills(ground),
+            under_braces,
+            fits,
+            holes: used,
+            per_hole,
+            plants: used * per_hole,
+            feeding_percent: self.feeding(self.school, used),
+        };
+        (sum, holes)
+    }
+
+    /// Feed in proportion to the number of plants (common practice), counted against the square-foot grid.
+    fn feeding(&self, school: School, holes: u32) -> u32 {
+        if !matches!(school, School::Close { .. }) {
+            return 100;
+        }
+        let usual = self.lay(self.patch.rect, School::SquareFoot).holes.len() as u32;
+        if usual == 0 { 100 } else { (holes * 100).div_ceil(usual).max(100) }
+    }
+
+    /// What each school would give on the patch's ground, side by side.
+    pub fn compare(&self) -> Vec<SchoolCount> {
+        let own = std::iter::once(self.school).filter(|school| !School::OFFERED.contains(school));
+        let count = |school: School| {
+            let unsuited = suits(school, self.crop, self.way).err();
+            let laid = self.lay(self.patch.rect, school);
+            let holes = laid.holes.len() as u32;
+            let plants = holes * u32::from(self.way.per_hole);
+            let seeds = if let Pattern::Scattered { seeds, .. } = laid.pattern { seeds } else { plants };
+            SchoolCount { school, unsuited, plants, seeds, feeding_percent: self.feeding(school, holes) }
+        };
+        School::OFFERED.into_iter().chain(own).map(count).collect()
+    }
+
+    /// The smallest rectangle, growing from `from` along the bed first and kept as square as it was,
+    /// that holds `wanted` holes; nothing when the bed is too small.
+    pub fn room_for(&self, from: Rect, wanted: u32) -> Option<Rect> {
+        room_for(self.bed.half_squares(self.units), from, wanted, |rect| self.fits(rect))
+    }
+}
+
+/// The school that holds for a patch: its own, else its bed's, else the household's; the square-foot grid
+/// where that one does not suit the crop.
+fn school_of(garden: &Garden, bed: &Bed, patch: &Patch, crop: &Crop, way: &Way) -> School {
+    // A marked row is a row, whatever is usual.
+    if let Some(line) = patch.line {
+        return School::Rows { across: line.across, double: false };
+    }
+    let chosen = patch.school.or(bed.school).unwrap_or(garden.school);
+    if suits(chosen, crop, way).is_ok() { chosen } else { School::SquareFoot }
+}
+
+/// The stems of a single marked row.
+fn in_line(ground: Ground, distance: Spacing, line: RowLine) -> (Pattern, Vec<Spot>) {
+    let long = if line.across { ground.width() } else { ground.length() };
+    let each = long.whole(distance.along);
+    let first = (long - distance.along.times(each)).over(2) + distance.along.over(2);
+    let at = line.at - if line.across { ground.left } else { ground.far };
+    let stems = (0..each).map(|i| first + distance.along.times(i));
+    let spots = stems.map(|stem| if line.across { (at, stem) } else { (stem, at) }).collect();
+    (Pattern::Rows { lines: 1, each, short: each, across: line.across, double: false }, spots)
+}
+
+fn spots(length: Length, width: Length, distance: Spacing, school: School) -> (Pattern, Vec<Spot>) {
+    let pair = [distance.along, distance.across];
+    // Triangles and strewn seed have one distance all round; the larger keeps both apart.
+    let round = distance.along.max(distance.across);
+    match school {
+        School::SquareFoot | School::Close { .. } => {
+            let (columns, rows) = pattern::grid(length, width, pair);
+            (Pattern::Grid { columns, rows }, pattern::grid_spots(length, width, (columns, rows)))
+        }
+        School::Staggered => {
+            let pattern = pattern::staggered(length, width, round);
+            (pattern, pattern::staggered_spots(length, width, round, pattern))
+        }
+        School::Rows { across, double } => {
+            let pattern = pattern::rows(length, width, pair, across, double);
+            (pattern, pattern::row_spots(length, width, pair, pattern))
+        }
+        School::Scatter { seeds } => pattern::scattered(length, width, round, seeds),
+    }
+}
+
+fn under(at: Length, thickness: Length, x: Length) -> bool {
+    (x.get() - at.get()).abs() * 2 < thickness.get()
+}
+
+/// The smallest rectangle from a corner that holds so many by some way of counting, of equal ones the
+/// nearest to the shape `from` has.
+pub fn room_for(grid: (u16, u16), from: Rect, wanted: u32, count: impl Fn(Rect) -> u32) -> Option<Rect> {
+    let mut best: Option<Rect> = None;
+    for w in 1..=grid.0.saturating_sub(from.x) {
+        for h in 1..=grid.1.saturating_sub(from.y) {
+            let rect = Rect { w, h, ..from };
+            let better = best.is_none_or(|b| shape(rect, from) < shape(b, from));
+            if better && count(rect) >= wanted {
+                best = Some(rect);
+            }
+        }
+    }
+    best
+}
+
+/// Less ground first, then the nearest to the shape it had.
+fn shape(rect: Rect, was: Rect) -> (u32, u32) {
+    let area = u32::from(rect.w) * u32::from(rect.h);
+    (area, u32::from(rect.w.abs_diff(was.w)) + u32::from(rect.h.abs_diff(was.h)))
+}
+
+/// The least rectangle in half squares, whole squares at first, that a single hole of this way asks for.
+pub fn starter(spacing: Spacing, units: Units) -> (u16, u16) {
+    let squares =
+        |side: Length| u16::try_from((side.get() + units.square().get() - 1) / units.square().get()).unwrap_or(1).max(1) * 2;
+    (squares(spacing.along), squares(spacing.across))
+}
+
+/// A plant as it is grown: its crop, its way, and the patch that says when.
+pub type Grown<'a> = (&'a Crop, &'a Way, Pace, &'a Patch);
+
+/// What a patch planted between others is planted between: patches that share its ground and some of
+/// its days, and are not planted between others themselves. Nothing for any other patch.
+pub fn hosts(garden: &Garden, catalogue: &Catalogue, patch: &Patch) -> Vec<Host> {
+    let shares = |other: &&Patch| {
+        patch.between
+            && !other.between
+            && other.id != patch.id
+            && other.bed == patch.bed
+            && other.rect.overlaps(patch.rect)
+            && other.meets(patch)
+    };
+    let host = |other: &Patch| {
+        let planting = Planting::alone(garden, catalogue, other)?;
+        let (sum, holes) = planting.reckon();
+        Some(Host { holes: holes.iter().map(|hole| (hole.x, hole.y)).collect(), distance: sum.spacing })
+    };
+    garden.patches.iter().filter(shares).filter_map(host).collect()
+}

@@ -1,0 +1,260 @@
+//! The other direction of the sum: how much ground do so many plants want, where do they fit, how many
+//! does this edge hold, how many seeds is that, and which seeder plate comes nearest?
+
+use crate::catalogue::Catalogue;
+use crate::ground::near;
+use crate::ground::planting::Planting;
+use jiff::civil::Date;
+use serde::Serialize;
+use sparrow_facts::bed::Bed;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::ids::{BedId, PatchId};
+use sparrow_facts::patch::Patch;
+use sparrow_facts::rect::Rect;
+use sparrow_facts::refusal::Refusal;
+use sparrow_facts::timing::Timing;
+use sparrow_facts::units::Length;
+
+/// Ground for some of the plants at hand.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct Place {
+    /// The bed.
+    pub bed: BedId,
+    /// The half squares.
+    pub rect: Rect,
+    /// Plants of those at hand that go there.
+    pub plants: u32,
+    /// Plants the ground would hold.
+    pub holds: u32,
+}
+
+/// Where so many plants fit.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct Fits {
+    /// Plants at hand.
+    pub at_hand: u32,
+    /// The ground they want when it is all in one piece, in half squares, in a bed large enough and empty.
+    pub ground: Option<(u16, u16)>,
+    /// Free ground for them, the bed asked about first.
+    pub places: Vec<Place>,
+    /// How many find none.
+    pub left_over: u32,
+}
+
+/// The most plants asked about at once.
+pub const MOST_AT_HAND: u32 = 5000;
+/// The most pieces of ground they are spread over.
+const MOST_PLACES: usize = 6;
+
+/// Where so many plants of a way of growing fit between two days: in the bed asked about, then in the
+/// nearest others; the piece of free ground that holds most of them first, cut down to what they need.
+///
+/// `pattern` is a patch that says what is planted, when and by which school; its place is not looked at.
+pub fn fits(garden: &Garden, catalogue: &Catalogue, pattern: &Patch, at_hand: u32) -> Result<Fits, Refusal> {
+    if !(1..=MOST_AT_HAND).contains(&at_hand) {
+        let most = i64::from(MOST_AT_HAND);
+        return Err(Refusal::NumberOutOfRange { field: "plants at hand", value: at_hand.into(), least: 1, most });
+    }
+    let unknown = || Refusal::Unknown { what: "bed", key: pattern.bed.0.to_string() };
+    let home = garden.bed(pattern.bed).ok_or_else(unknown)?;
+    let mut left = at_hand;
+    let mut places = Vec::new();
+    let mut taken: Vec<(BedId, Rect)> = Vec::new();
+    let beds: Vec<BedId> = std::iter::once(home.id).chain(near::nearest_beds(garden, home)).collect();
+    for bed in beds.iter().filter_map(|id| garden.bed(*id)) {
+        while left > 0 && places.len() < MOST_PLACES {
+            let patch = Patch { bed: bed.id, ..pattern.clone() };
+            let Some(planting) = Planting::alone(garden, catalogue, &patch) else { break };
+            let per_hole = u32::from(planting.way.per_hole);
+            let Some(rect) = best_free(garden, bed, &planting, &taken, left.div_ceil(per_hole)) else { break };
+            let holds = planting.fits(rect) * per_hole;
+            let plants = holds.min(left);
+            taken.push((bed.id, rect));
+            places.push(Place { bed: bed.id, rect, plants, holds });
+            left -= plants;
+        }
+    }
+    let ground = Planting::alone(garden, catalogue, pattern).and_then(|planting| one_piece(&planting, at_hand));
+    Ok(Fits { at_hand, ground, places, left_over: left })
+}
+
+fn one_piece(planting: &Planting, at_hand: u32) -> Option<(u16, u16)> {
+    let wanted = at_hand.div_ceil(u32::from(planting.way.per_hole));
+    let rect = planting.room_for(Rect { x: 0, y: 0, w: 2, h: 2 }, wanted)?;
+    Some((rect.w, rect.h))
+}
+
+/// The smallest free rectangle that holds what is wanted, or else the one that holds most.
+fn best_free(garden: &Garden, bed: &Bed, planting: &Planting, taken: &[(BedId, Rect)], wanted: u32) -> Option<Rect> {
+    let (columns, rows) = bed.half_squares(garden.site.units);
+    let in_the_way: Vec<Rect> = garden
+        .patches
+        .iter()
+        .filter(|other| other.bed == bed.id && other.id != planting.patch.id && other.meets(planting.patch))
+        .map(|other| other.rect)
+        .chain(taken.iter().filter(|(id, _)| *id == bed.id).map(|(_, rect)| *rect))
+        .collect();
+    let free = |rect: Rect| !in_the_way.iter().any(|other| other.overlaps(rect));
+    let mut counted = std::collections::HashMap::new();
+    let mut best: Option<(Rect, u32)> = None;
+    // A very large bed is looked at in coarser steps, so that the answer comes at once.
+    let step = usize::from(columns.max(rows) / 40 + 1);
+    for y in (0..rows).step_by(step) {
+        for x in (0..columns).step_by(step) {
+            for h in (1..=rows - y).step_by(step) {
+                let widest = (1..=columns - x).take_while(|w| free(Rect { x, y, w: *w, h })).last().unwrap_or(0);
+                for w in (1..=widest).step_by(step) {
+                    let rect = Rect { x, y, w, h };
+                    // Ground of one size holds the same wherever no brace, board or part square makes a difference.
+                    let plain = bed.braces.is_empty() && rect.right() < columns && rect.bottom() < rows && !planting.way.spills;
+                    let holds =
+                        if plain { *counted.entry((w, h)).or_insert_with(|| planting.fits(rect)) } else { planting.fits(rect) };
+                    let area = |rect: Rect| u32::from(rect.w) * u32::from(rect.h);
+                    let better = best.is_none_or(|(b, most)| {
+                        (holds.min(wanted), std::cmp::Reverse(area(rect))) > (most.min(wanted), std::cmp::Reverse(area(b)))
+                    });
+                    if holds > 0 && better {
+                        best = Some((rect, holds));
+                    }
+                }
+            }
+        }
+    }
+    best.map(|(rect, _)| rect)
+}
+
+/// A line of plants along an edge.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct Edge {
+    /// How long the edge is.
+    pub long: Length,
+    /// From hole to hole.
+    pub distance: Length,
+    /// Holes, the outer ones half a distance from the ends.
+    pub holes: u32,
+    /// Plants.
+    pub plants: u32,
+    /// Seeds to sow, so many a hole as insurance.
+    pub seeds: u32,
+}
+
+/// How many plants stand along so much edge, and how many seeds that takes.
+///
+/// ```
+/// use sparrow_core::ground::sums::edge;
+/// use sparrow_facts::units::Length;
+/// let line = edge(Length::inches(120), Length::inches(3), 1, 2).unwrap();
+/// assert_eq!((line.plants, line.seeds), (40, 80));
+/// ```
+pub fn edge(long: Length, distance: Length, per_hole: u8, seeds_a_hole: u8) -> Result<Edge, Refusal> {
+    let (least, most) = (Length::tenths_mm(100), Length::inches(1200));
+    for (field, value) in [("edge", long), ("distance between plants", distance)] {
+        if !(least..=most).contains(&value) {
+            return Err(Refusal::LengthOutOfRange { field, value, least, most });
+        }
+    }
+    if !(1..=9).contains(&seeds_a_hole) {
+        return Err(Refusal::NumberOutOfRange { field: "seeds a hole", value: seeds_a_hole.into(), least: 1, most: 9 });
+    }
+    let holes = long.whole(distance);
+    Ok(Edge { long, distance, holes, plants: holes * u32::from(per_hole), seeds: holes * u32::from(seeds_a_hole) })
+}
+
+/// A household's own count, and what it really comes to.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct Tally {
+    /// Rows counted.
+    pub rows: u32,
+    /// Plants in each.
+    pub each: u32,
+    /// What the household says it comes to.
+    pub said: u32,
+    /// What it comes to.
+    pub makes: u32,
+    /// The rows that would make what was said, when whole rows do.
+    pub rows_for_it: Option<u32>,
+}
+
+/// Whether a household's own total adds up; what it says is never put right silently.
+pub fn tally(rows: u32, each: u32, said: u32) -> Tally {
+    let makes = rows.saturating_mul(each);
+    let rows_for_it = (each > 0 && said.is_multiple_of(each)).then(|| said / each);
+    Tally { rows, each, said, makes, rows_for_it }
+}
+
+/// What a seeder's plate gives.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct Plate {
+    /// Holes in the plate.
+    pub holes: u32,
+    /// From seed to seed: the wheel's run over the holes, rounded to a tenth of a millimetre.
+    pub distance: Length,
+    /// What the quotient leaves over: the wheel's run is holes × distance + rest \[0.1 mm\].
+    pub rest: i32,
+    /// It comes nearest to the wanted distance.
+    pub nearest: bool,
+}
+
+/// What each plate of a seeder gives, whose plate turns once while the wheel runs `run`, and which comes
+/// nearest to the wanted distance; of two as near, the wider, since seedlings are easier added than thinned.
+///
+/// The exact quotient: run ÷ holes.
+///
+/// ```
+/// use sparrow_core::ground::sums::plates;
+/// use sparrow_facts::units::Length;
+/// let plates = plates(Length::inches(36), &[6, 10, 12], Length::inches(4)).unwrap();
+/// assert_eq!(plates[1].distance.on_tape(sparrow_facts::units::Units::Metric), "9.1 cm"); // 3.6 in, not 'about 4'
+/// assert!(plates[1].nearest);
+/// ```
+pub fn plates(run: Length, holes: &[u32], wanted: Length) -> Result<Vec<Plate>, Refusal> {
+    let (least, most) = (Length::inches(2), Length::inches(240));
+    if !(least..=most).contains(&run) {
+        return Err(Refusal::LengthOutOfRange { field: "wheel run for a turn of the plate", value: run, least, most });
+    }
+    if holes.is_empty() || holes.len() > 40 {
+        return Err(Refusal::NumberOutOfRange { field: "number of plates", value: holes.len() as i64, least: 1, most: 40 });
+    }
+    if let Some(wrong) = holes.iter().find(|holes| !(1..=200).contains(*holes)) {
+        return Err(Refusal::NumberOutOfRange { field: "holes in a plate", value: i64::from(*wrong), least: 1, most: 200 });
+    }
+    let off = |holes: u32| {
+        // Compared as whole numbers: |run − wanted × holes| / holes, over the common denominator later.
+        (i64::from(run.get()) - i64::from(wanted.get()) * i64::from(holes)).abs()
+    };
+    let nearest = holes
+        .iter()
+        .copied()
+        .min_by(|a, b| (off(*a) * i64::from(*b)).cmp(&(off(*b) * i64::from(*a))).then(a.cmp(b)))
+        .unwrap_or(1);
+    let plate = |holes: u32| {
+        let distance = Length::tenths_mm((run.get() + (holes as i32) / 2) / holes as i32);
+        Plate { holes, distance, rest: run.get() - distance.get() * holes as i32, nearest: holes == nearest }
+    };
+    Ok(holes.iter().copied().map(plate).collect())
+}
+
+/// A patch that only says what is planted, and when.
+pub fn pattern(bed: BedId, crop: &str, way: &str, from: Date, until: Date) -> Patch {
+    Patch {
+        id: PatchId(0),
+        bed,
+        crop: crop.into(),
+        way: way.into(),
+        rect: Rect { x: 0, y: 0, w: 2, h: 2 },
+        holes: None,
+        from,
+        until,
+        between: false,
+        school: None,
+        locked: false,
+        line: None,
+        kept: Vec::new(),
+        timing: Timing::default(),
+    }
+}

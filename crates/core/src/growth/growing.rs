@@ -1,0 +1,89 @@
+//! What is grown, and how? A crop, its way, how it comes to the ground, and the days its packet gives.
+
+use crate::catalogue::figures::figures;
+use crate::catalogue::{Catalogue, CountedFrom, Crop, Figures, Life, Method, Way};
+use crate::growth::size;
+use sparrow_facts::patch::Patch;
+use sparrow_facts::timing::Means;
+
+/// One crop as it is grown.
+#[derive(Debug, Clone, Copy)]
+pub struct Growing<'a> {
+    /// The crop.
+    pub crop: &'a Crop,
+    /// The way of growing it.
+    pub way: &'a Way,
+    /// How it comes to the ground.
+    pub means: Means,
+    /// The packet's days, counted from where the way counts them \[days\].
+    pub packet: f64,
+}
+
+impl<'a> Growing<'a> {
+    /// A crop that starts in a given way, with the catalogue's days.
+    pub fn by(crop: &'a Crop, way: &'a Way, means: Means) -> Self {
+        Growing { crop, way, means, packet: printed(way) }
+    }
+
+    /// A crop as it usually starts.
+    pub fn usual(crop: &'a Crop, way: &'a Way) -> Self {
+        Growing::by(crop, way, usual_means(crop, way))
+    }
+
+    /// A patch's crop, with what its household says of the start and of the packet.
+    pub fn of(patch: &Patch, crop: &'a Crop, way: &'a Way) -> Self {
+        let usual = Growing::usual(crop, way);
+        Growing {
+            means: patch.timing.means.unwrap_or(usual.means),
+            packet: patch.timing.packet.map_or(usual.packet, f64::from),
+            ..usual
+        }
+    }
+
+    /// The same out of the catalogue; nothing when it does not know the crop or the way.
+    pub fn find(catalogue: &'a Catalogue, patch: &Patch) -> Option<Self> {
+        let crop = catalogue.crop(&patch.crop)?;
+        Some(Growing::of(patch, crop, crop.way(&patch.way)?))
+    }
+
+    /// What is known of its season.
+    pub fn figures(&self) -> &'static Figures {
+        figures(self.crop, self.way)
+    }
+
+    /// The middle of its weeks under cover \[days\]; of a crop that is never raised so, what one might take.
+    pub fn shelf_days(&self) -> i64 {
+        let [least, most] = self.figures().indoors.unwrap_or([4, 6]);
+        (i64::from(least) + i64::from(most)) * 7 / 2
+    }
+
+    /// A clump that stays for years, which is not waited for in one.
+    pub fn stays(&self) -> bool {
+        self.crop.life == Life::Perennial && self.way.days[0] >= 300
+    }
+
+    /// Whether it is raised or bought as a young plant.
+    pub fn is_raised(&self) -> bool {
+        matches!(self.means, Means::Shelf | Means::Bought)
+    }
+}
+
+/// How a crop usually comes to the ground: sets where there is no seed to sow, the shelf for what is
+/// always transplanted or is counted from then, the bed itself for all else.
+pub fn usual_means(crop: &Crop, way: &Way) -> Means {
+    let known = figures(crop, way);
+    match crop.method {
+        // Clumps that stay are divided or bought once, not raised every year.
+        _ if known.sprout.is_none() || size::is_settled(crop, way) => Means::Set,
+        Method::Direct => Means::Direct,
+        _ if known.indoors.is_none() => Means::Direct,
+        Method::Transplant => Means::Shelf,
+        Method::Either if way.counted_from == CountedFrom::Transplanting => Means::Shelf,
+        Method::Either => Means::Direct,
+    }
+}
+
+/// The middle of the range the catalogue gives for a packet \[days\].
+pub(super) fn printed(way: &Way) -> f64 {
+    (f64::from(way.days[0]) + f64::from(way.days[1])) / 2.0
+}

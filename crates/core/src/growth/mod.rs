@@ -1,0 +1,6 @@
+//! How does a crop grow here? Its size on a day, the place's warmth put to it, and the days on which it may start.
+
+pub mod grower;
+pub mod growing;
+pub mod size;
+pub mod window;

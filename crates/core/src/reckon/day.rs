@@ -1,0 +1,167 @@
+//! What follows from all that? Counts, holes, squares, company and rotation for one day.
+//!
+//! The one pure function between the facts and the picture. Nothing it says is stored.
+
+use crate::catalogue::Catalogue;
+use crate::climate::calendar;
+use crate::ground::fit::{BedFit, bed_fit};
+use crate::ground::hole::Hole;
+use crate::ground::planting::{Planting, Sum};
+use crate::ground::yard::Path;
+use crate::ground::{planting, yard};
+use crate::growth::size;
+use crate::growth::size::Size;
+use crate::rules::findings::{Around, Finding};
+use crate::rules::past::{History, Stand};
+use crate::rules::place::Laid;
+use crate::rules::shade::TrellisShade;
+use crate::rules::{findings, shade};
+use crate::season::year;
+use crate::season::year::Season;
+use jiff::civil::Date;
+use serde::Serialize;
+use sparrow_facts::bed::Bed;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::ids::{BedId, PatchId};
+use sparrow_facts::patch::Patch;
+use sparrow_facts::units::Length;
+
+/// Everything that follows from a garden's facts on a day.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct Reckoning {
+    /// The year and its frosts.
+    pub season: Season,
+    /// Each bed, in the garden's order.
+    pub beds: Vec<BedReckoning>,
+    /// Each patch of the growing year, in the garden's order.
+    pub patches: Vec<PatchReckoning>,
+    /// What there is to settle, to note and to be glad of, bed by bed.
+    pub findings: Vec<Finding>,
+    /// The paths between the beds.
+    pub paths: Vec<Path>,
+}
+
+/// What follows for one bed.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct BedReckoning {
+    /// The bed.
+    pub bed: BedId,
+    /// Its squares.
+    pub fit: BedFit,
+    /// How many sections its braces make.
+    pub sections: u8,
+    /// Plants standing on the needle's day.
+    pub plants: u32,
+    /// Ground no patch covers on the needle's day, in hundredths of a square.
+    pub free_centisquares: u32,
+    /// What stood here before the growing year, latest first.
+    pub before: Vec<Stand>,
+    /// What its trellises shade at noon in midsummer, grown over.
+    pub trellis_shades: Vec<TrellisShade>,
+}
+
+/// What follows for one patch.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct PatchReckoning {
+    /// The patch.
+    pub patch: PatchId,
+    /// Its count.
+    pub sum: Sum,
+    /// Its holes, in the bed's frame.
+    pub holes: Vec<Hole>,
+    /// How wide a mature plant's canopy is.
+    pub spread: Length,
+    /// Whether it stands on the needle's day.
+    pub stands: bool,
+    /// How large its plants are on the needle's day, when it stands.
+    pub size: Option<Size>,
+    /// The day on which its leaves meet, if they do while it stands.
+    pub closes: Option<Date>,
+    /// The least rectangle of half squares that holds one plant.
+    pub least: (u16, u16),
+}
+
+/// Concludes all that follows from a garden's facts on the needle's day.
+///
+/// `today` is only used to tell which year is being planned.
+pub fn reckon(garden: &Garden, catalogue: &Catalogue, needle: Date, today: Date) -> Reckoning {
+    let season = year::year(garden, needle, today);
+    let in_year = |patch: &&Patch| patch.from <= season.last_day && patch.until >= season.first_day;
+    let plantings: Vec<Planting> =
+        garden.patches.iter().filter(in_year).filter_map(|patch| Planting::of(garden, catalogue, patch)).collect();
+    let patches: Vec<PatchReckoning> = plantings.iter().map(|planting| reckon_patch(planting, needle)).collect();
+    let laid: Vec<Laid> = plantings
+        .iter()
+        .zip(&patches)
+        .map(|(planting, reckoned)| Laid { planting, sum: &reckoned.sum, holes: &reckoned.holes, least: reckoned.least })
+        .collect();
+    let around = Around { garden, catalogue, history: &History::of(garden, catalogue), season: &season, laid: &laid };
+    let beds = garden.beds.iter().map(|bed| reckon_bed(&around, bed, &patches)).collect();
+    let mut findings: Vec<Finding> = laid.iter().flat_map(|laid| findings::of_patch(&around, *laid)).collect();
+    findings::number(&mut findings);
+    Reckoning { season, beds, patches, findings, paths: yard::paths(garden) }
+}
+
+fn reckon_patch(planting: &Planting, needle: Date) -> PatchReckoning {
+    let (sum, holes) = planting.reckon();
+    let Planting { crop, way, patch, .. } = *planting;
+    let distance = sum.spacing.along.min(sum.spacing.across);
+    PatchReckoning {
+        patch: patch.id,
+        least: planting::starter(sum.spacing, planting.units()),
+        spread: way.spread,
+        stands: patch.stands_on(needle),
+        size: size::size(crop, way, &planting.pace, patch, needle),
+        closes: size::first_day_as_wide(crop, way, &planting.pace, patch, distance),
+        sum,
+        holes,
+    }
+}
+
+fn reckon_bed(around: &Around, bed: &Bed, patches: &[PatchReckoning]) -> BedReckoning {
+    let Around { garden, history, season, .. } = *around;
+    let fit = bed_fit(bed, garden.site.units);
+    let standing = || {
+        patches.iter().filter(|reckoned| reckoned.stands && garden.patch(reckoned.patch).is_some_and(|patch| patch.bed == bed.id))
+    };
+    BedReckoning {
+        bed: bed.id,
+        fit,
+        sections: bed.sections(),
+        plants: standing().map(|reckoned| reckoned.sum.plants).sum(),
+        free_centisquares: free_ground(garden, bed, season.needle),
+        before: history.stands_before(bed.id, season.year),
+        trellis_shades: shade::trellis_shades(garden, bed, calendar::midsummer(season.year, garden.site.latitude.hemisphere())),
+    }
+}
+
+/// Ground of a bed that no patch and no brace covers on a day, in hundredths of a square, part squares at their size.
+fn free_ground(garden: &Garden, bed: &Bed, day: Date) -> u32 {
+    let units = garden.site.units;
+    let (columns, rows) = bed.half_squares(units);
+    let standing: Vec<&Patch> = garden.patches.iter().filter(|patch| patch.bed == bed.id && patch.stands_on(day)).collect();
+    let mut free = 0i64;
+    for y in 0..rows {
+        for x in 0..columns {
+            let cell = sparrow_facts::rect::Rect { x, y, w: 1, h: 1 };
+            if !standing.iter().any(|patch| patch.rect.overlaps(cell)) {
+                let ground = cell.ground(bed, units);
+                free += (i64::from(ground.length().get()) - braced(bed, ground)) * i64::from(ground.width().get());
+            }
+        }
+    }
+    let square = i64::from(units.square().get()).pow(2);
+    u32::try_from((free * 100 + square / 2) / square).unwrap_or(0)
+}
+
+/// How much of a piece of ground's length lies under braces \[0.1 mm\].
+fn braced(bed: &Bed, ground: sparrow_facts::rect::Ground) -> i64 {
+    let covered = bed.braces.iter().map(|brace| {
+        let (from, to) = (brace.at - brace.thickness.over(2), brace.at + brace.thickness - brace.thickness.over(2));
+        i64::from((to.min(ground.right) - from.max(ground.left)).get().max(0))
+    });
+    covered.sum()
+}

@@ -1,0 +1,5 @@
+//! What follows from all the facts, for the page: of one day, of one growing year, and of all years.
+
+pub mod day;
+pub mod season;
+pub mod turns;

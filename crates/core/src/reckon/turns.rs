@@ -1,0 +1,349 @@
+//! Beds down, years across: what stood, stands and is planned, what comes back too soon, and what is
+//! well or badly followed.
+
+use crate::catalogue::{Catalogue, Feeding};
+use crate::rules::past::values;
+use crate::turns::ground::Plot;
+use crate::turns::held::Held;
+use crate::turns::problem::Problem;
+use jiff::civil::Date;
+use serde::Serialize;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::history::Stood;
+use sparrow_facts::ids::{BedId, PatchId, WishId};
+use sparrow_facts::turns::{Entry, Parts, Piece, TurnPart};
+use sparrow_rotate as rotate;
+use sparrow_rotate::{Clash, Cost, Ledger};
+use std::collections::BTreeSet;
+
+/// How certain a stand is.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(rename_all = "kebab-case")]
+pub enum CellKind {
+    /// Somebody remembers it.
+    Remembered,
+    /// It is or was planted in the bed.
+    Planted,
+    /// A plan has it there.
+    Planned,
+}
+
+/// Something in a piece of ground in a year.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct Cell {
+    /// Where.
+    pub at: Piece,
+    /// The growing year.
+    pub year: i16,
+    /// Its family.
+    pub family: String,
+    /// What it is.
+    pub stood: Stood,
+    /// When it holds its ground.
+    pub parts: Parts,
+    /// How much, in hundredths of a square, where it is known.
+    pub centisquares: Option<u32>,
+    /// How certain it is.
+    pub kind: CellKind,
+    /// The wish it is planned for.
+    pub wish: Option<WishId>,
+    /// The planting.
+    pub patch: Option<PatchId>,
+    /// Whether it goes on standing where it is.
+    pub stays: bool,
+}
+
+/// A family back too soon in a piece of ground.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct Tie {
+    /// Its number on the page, from 1.
+    pub number: u16,
+    /// The family, or the crop's family where only spots count.
+    pub family: String,
+    /// The crop, where only spots count.
+    pub crop: Option<String>,
+    /// Where.
+    pub at: Piece,
+    /// The earlier year.
+    pub earlier: i16,
+    /// The later year.
+    pub later: i16,
+    /// Years it should have waited.
+    pub interval: u32,
+    /// Whether both stands are planted or past, so that no plan can help it.
+    pub planted: bool,
+    /// What it costs the plan; nothing when both years are past.
+    #[cfg_attr(feature = "ts", ts(type = "number | null"))]
+    pub cost: Option<u64>,
+}
+
+/// What is worth saying about one thing after another.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(rename_all = "kebab-case")]
+pub enum NoteKind {
+    /// A family twice in one year in the same ground: in spring and again in autumn.
+    TwiceInAYear,
+    /// A giver before a hungry one.
+    GiverFirst,
+    /// A hungry one after a hungry one: it asks for compost.
+    HungryAgain,
+}
+
+/// A remark on a piece of ground in a year.
+#[derive(Debug, Clone, PartialEq, Eq, PartialOrd, Ord, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct Note {
+    /// The growing year of the later one.
+    pub year: i16,
+    /// Where.
+    pub at: Piece,
+    /// What is worth saying.
+    pub kind: NoteKind,
+    /// The earlier crop or family, by name.
+    pub first: String,
+    /// The later one.
+    pub then: String,
+}
+
+/// The years of a garden, with a plan.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct TurnsView {
+    /// The earliest year shown.
+    pub from: i16,
+    /// The first year that is planned.
+    pub first: i16,
+    /// The last year that is planned.
+    pub until: i16,
+    /// The pieces of ground.
+    pub plots: Vec<Plot>,
+    /// What is in them.
+    pub cells: Vec<Cell>,
+    /// What comes back too soon.
+    pub ties: Vec<Tie>,
+    /// What is worth saying.
+    pub notes: Vec<Note>,
+    /// What lacks squares: the wish, the year, how many.
+    pub short: Vec<(WishId, i16, u16)>,
+    /// What is spread over several pieces of ground: the wish, the year, how many.
+    pub spread: Vec<(WishId, i16, u16)>,
+    /// In how many pieces of ground and years hungry follows hungry.
+    pub hungry: u16,
+    /// What the plan costs.
+    pub cost: Cost,
+    /// What of that no plan could help: what is planted comes too soon after what stood.
+    #[cfg_attr(feature = "ts", ts(type = "number"))]
+    pub settled: u64,
+    /// The whole of it.
+    #[cfg_attr(feature = "ts", ts(type = "number"))]
+    pub total: u64,
+    /// Interval and risk of each family in the household's own values, by key.
+    pub values: Vec<(String, u32, u32)>,
+    /// Beds and years of which nobody knows what stood there.
+    pub unknown: Vec<(BedId, i16)>,
+}
+
+/// Draws the years of a garden with the plan `entries`.
+pub fn view(garden: &Garden, catalogue: &Catalogue, today: Date, entries: &[Entry]) -> TurnsView {
+    let problem = Problem::of(garden, catalogue, today);
+    let plan = problem.assigns(entries);
+    let entries = problem.entries(&plan);
+    let ledger = Ledger::of(&problem.instance, &plan);
+    let mut cells: Vec<Cell> = problem.held.iter().map(of_held).collect();
+    cells.extend(entries.iter().filter_map(|entry| of_entry(garden, catalogue, entry)));
+    cells.sort_by_key(|cell| (cell.at, cell.year, cell.kind, cell.parts.list(), cell.wish, cell.patch));
+    cells.dedup();
+    let mut from = cells.iter().filter(|cell| !cell.stays).map(|cell| cell.year).min().unwrap_or(problem.first);
+    from = from.min(problem.first - 3).max(problem.first - 12);
+    let wished =
+        |demand: &str, year: i32, many: u32| Some((Problem::wish(demand)?, problem.year(year), u16::try_from(many).ok()?));
+    TurnsView {
+        from,
+        first: problem.first,
+        until: problem.first + i16::from(garden.turns.years) - 1,
+        ties: ties(catalogue, &problem, &ledger),
+        notes: notes(garden, catalogue, &cells, from),
+        short: ledger.wanting.iter().filter_map(|w| wished(&w.demand, w.year, w.squares)).collect(),
+        spread: ledger.spread.iter().filter_map(|s| wished(&s.demand, s.year, s.sections)).collect(),
+        hungry: u16::try_from(ledger.hungry.len()).unwrap_or(u16::MAX),
+        settled: ledger.clashes.iter().filter(|clash| !is_of_plan(&problem, clash)).map(|clash| clash.cost).sum(),
+        cost: ledger.cost,
+        total: ledger.cost.total(),
+        values: catalogue
+            .families
+            .iter()
+            .map(|family| (family.key.clone(), values(garden, family)))
+            .map(|(key, (a, b))| (key, a, b))
+            .collect(),
+        unknown: garden.turns.unknown.iter().map(|unknown| (unknown.bed, unknown.year)).collect(),
+        cells,
+        plots: problem.plots,
+    }
+}
+
+fn of_held(held: &Held) -> Cell {
+    Cell {
+        at: held.at,
+        year: held.year,
+        family: held.family.clone(),
+        stood: held.stood.clone(),
+        parts: held.parts,
+        centisquares: held.centisquares,
+        kind: if held.patch.is_some() { CellKind::Planted } else { CellKind::Remembered },
+        wish: None,
+        patch: held.patch,
+        stays: held.stays,
+    }
+}
+
+fn of_entry(garden: &Garden, catalogue: &Catalogue, entry: &Entry) -> Option<Cell> {
+    let draft = garden.turns.wish(entry.wish)?;
+    Some(Cell {
+        at: entry.at,
+        year: entry.year,
+        family: catalogue.crop(&draft.crop)?.family.clone(),
+        stood: Stood::Crop(draft.crop.clone()),
+        parts: draft.parts,
+        centisquares: Some(u32::from(entry.squares) * 100),
+        kind: CellKind::Planned,
+        wish: Some(entry.wish),
+        patch: None,
+        stays: false,
+    })
+}
+
+/// Whether a clash has a planned stand in it, so that another plan could help it; what stood and what is
+/// planted clashes whatever is planned.
+pub fn is_of_plan(problem: &Problem, clash: &Clash) -> bool {
+    let stands = |year: i32| {
+        let same = |stood: &rotate::Stood| (&stood.family, &stood.section, stood.year) == (&clash.family, &clash.section, year);
+        problem.instance.history.iter().any(same)
+    };
+    !(stands(clash.earlier) && stands(clash.later))
+}
+
+fn ties(catalogue: &Catalogue, problem: &Problem, ledger: &Ledger) -> Vec<Tie> {
+    let of_plan = |clash: &Clash| is_of_plan(problem, clash);
+    let name = |family: &str| match family.strip_prefix('=') {
+        Some(key) => (catalogue.crop(key).map_or_else(String::new, |crop| crop.family.clone()), Some(key.to_string())),
+        None => (family.to_string(), None),
+    };
+    let mut ties: Vec<Tie> = ledger
+        .clashes
+        .iter()
+        .filter_map(|clash| {
+            let (family, crop) = name(&clash.family);
+            let (earlier, later) = (problem.year(clash.earlier), problem.year(clash.later));
+            Some(Tie {
+                number: 0,
+                family,
+                crop,
+                at: problem.piece(&clash.section)?,
+                earlier,
+                later,
+                interval: clash.interval,
+                planted: !of_plan(clash),
+                cost: Some(clash.cost),
+            })
+        })
+        .collect();
+    ties.extend(past_ties(problem));
+    ties.sort_by(|a, b| {
+        let key = |tie: &Tie| (tie.cost.is_none(), tie.planted, tie.later, tie.at, tie.family.clone(), tie.earlier);
+        key(a).cmp(&key(b))
+    });
+    (1..).zip(&mut ties).for_each(|(number, tie)| tie.number = number);
+    ties
+}
+
+/// Families that came back too soon already; each to its latest earlier stand.
+fn past_ties(problem: &Problem) -> Vec<Tie> {
+    let history = &problem.instance.history;
+    let mut ties = Vec::new();
+    for stood in history.iter().filter(|stood| stood.year < 0 && !stood.family.starts_with('=')) {
+        let family = problem.instance.families.iter().find(|family| family.id == stood.family);
+        let section = problem.instance.sections.iter().find(|section| section.id == stood.section);
+        let Some((family, section)) = family.zip(section) else { continue };
+        let before = history
+            .iter()
+            .filter(|other| other.section == stood.section && other.family == stood.family && other.year < stood.year);
+        let Some(earlier) = before.map(|other| other.year).max() else { continue };
+        let interval = problem.instance.interval(family, section);
+        if stood.year - earlier < interval as i32
+            && !problem.instance.one_stand(&stood.family, &stood.section, earlier, stood.year)
+            && let Some(at) = problem.piece(&stood.section)
+        {
+            let (earlier, later) = (problem.year(earlier), problem.year(stood.year));
+            ties.push(Tie {
+                number: 0,
+                family: stood.family.clone(),
+                crop: None,
+                at,
+                earlier,
+                later,
+                interval,
+                planted: true,
+                cost: None,
+            });
+        }
+    }
+    ties
+}
+
+fn notes(garden: &Garden, catalogue: &Catalogue, cells: &[Cell], from: i16) -> Vec<Note> {
+    let mut notes = BTreeSet::new();
+    let moving: Vec<&Cell> = cells.iter().filter(|cell| !cell.stays && cell.year >= from).collect();
+    for (at, first) in moving.iter().enumerate() {
+        for then in moving.iter().skip(at + 1).take_while(|then| then.at == first.at && then.year <= first.year + 1) {
+            if let Some(note) = note(garden, catalogue, first, then) {
+                notes.insert(note);
+            }
+        }
+    }
+    // One remark of a kind is enough for a piece of ground and year.
+    let mut notes: Vec<Note> = notes.into_iter().collect();
+    notes.dedup_by(|a, b| a.kind != NoteKind::TwiceInAYear && (a.year, a.at, a.kind) == (b.year, b.at, b.kind));
+    notes
+}
+
+fn note(garden: &Garden, catalogue: &Catalogue, first: &Cell, then: &Cell) -> Option<Note> {
+    let feeding = |cell: &Cell| match &cell.stood {
+        Stood::Crop(key) => catalogue.crop(key).map(|crop| crop.feeding),
+        Stood::Family(key) => catalogue.family(key).map(|family| family.feeding),
+    };
+    if first.patch.is_some() && first.patch == then.patch {
+        return None;
+    }
+    let follows = first.kind != CellKind::Remembered && then.kind != CellKind::Remembered && !first.parts.meet(then.parts);
+    let (first, then) = if first.year == then.year && starts(first) > starts(then) { (then, first) } else { (first, then) };
+    let same_ground = first.patch.zip(then.patch).is_none_or(|(a, b)| {
+        let rect = |id| garden.patch(id).map(|patch| patch.rect);
+        rect(a).zip(rect(b)).is_some_and(|(a, b)| a.overlaps(b))
+    });
+    let kind = if first.year == then.year {
+        if !follows || !same_ground {
+            return None;
+        }
+        match (feeding(first)?, feeding(then)?) {
+            _ if first.family == then.family => NoteKind::TwiceInAYear,
+            (Feeding::Giver, Feeding::Heavy) => NoteKind::GiverFirst,
+            _ => return None,
+        }
+    } else {
+        match (feeding(first)?, feeding(then)?) {
+            (Feeding::Heavy, Feeding::Heavy) => NoteKind::HungryAgain,
+            (Feeding::Giver, Feeding::Heavy) => NoteKind::GiverFirst,
+            _ => return None,
+        }
+    };
+    let name = |cell: &Cell| catalogue.name_of(&cell.stood).unwrap_or_default().to_string();
+    Some(Note { year: then.year, at: then.at, kind, first: name(first), then: name(then) })
+}
+
+fn starts(cell: &Cell) -> TurnPart {
+    cell.parts.list().first().copied().unwrap_or(TurnPart::Late)
+}

@@ -1,0 +1,184 @@
+//! What is there to settle, to note and to be glad of? Every rule asked about every patch.
+
+use crate::catalogue::{Catalogue, Kind};
+use crate::climate::calendar;
+use crate::ground::hole::Hole;
+use crate::ground::near;
+use crate::ground::planting::{Planting, Sum};
+use crate::rules::past::History;
+use crate::rules::reason::Found;
+use crate::rules::reason::{Reason, Weight};
+use crate::rules::room::Room;
+use crate::rules::sharing::Sharing;
+use crate::rules::{company, past, place, room, sharing};
+use crate::season::year::Season;
+use serde::Serialize;
+use sparrow_facts::bed::Bed;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::ids::{BedId, PatchId};
+use sparrow_facts::patch::Patch;
+
+/// One thing found about a patch.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct Finding {
+    /// Its number on the plan, from 1 in each bed, when it is to be settled and not kept.
+    pub number: Option<u32>,
+    /// What the household keeps it under.
+    pub key: String,
+    /// The bed in which it is marked.
+    pub bed: BedId,
+    /// The patch it is about.
+    pub patch: PatchId,
+    /// The other patch it is about.
+    pub other: Option<PatchId>,
+    /// How it weighs.
+    pub weight: Weight,
+    /// The household has seen it and keeps it.
+    pub kept: bool,
+    /// What it is.
+    pub reason: Reason,
+    /// Untroubled ground the patch could move to.
+    pub way_out: Option<Room>,
+}
+
+/// What every finding is made from.
+pub(crate) struct Around<'a> {
+    pub(crate) garden: &'a Garden,
+    pub(crate) catalogue: &'a Catalogue,
+    pub(crate) history: &'a History<'a>,
+    pub(crate) season: &'a Season,
+    /// The patches of the year as they are laid.
+    pub(crate) laid: &'a [place::Laid<'a>],
+}
+
+/// A finding about a patch that nothing is yet said of.
+fn finding(patch: &Patch, (weight, key, other, reason): Found) -> Finding {
+    Finding {
+        number: None,
+        kept: patch.kept.contains(&key),
+        key,
+        bed: patch.bed,
+        patch: patch.id,
+        other,
+        weight,
+        reason,
+        way_out: None,
+    }
+}
+
+/// All that is found about one patch.
+pub(crate) fn of_patch(around: &Around, laid: place::Laid) -> Vec<Finding> {
+    let patch = laid.planting.patch;
+    let mut found = fitting(around, laid);
+    found.extend(soon(around, laid));
+    found.extend(company(around, patch));
+    found.extend(place::around(around.garden, laid, around.laid));
+    found.extend(shared(around, laid));
+    let mut found: Vec<Finding> = found.into_iter().map(|one| finding(patch, one)).collect();
+    // Moving helps against neighbours, shade and the past; not against a patch too small for one plant.
+    let by_moving = |f: &Finding| {
+        f.weight == Weight::Settle
+            && !matches!(
+                f.reason,
+                Reason::NoneFits { .. } | Reason::RowsCrowd { .. } | Reason::Shares(_) | Reason::Crosses { .. }
+            )
+    };
+    if found.iter().any(|finding| by_moving(finding) && !finding.kept) {
+        let way_out = room::untroubled(around.garden, around.catalogue, around.history, patch, laid.least);
+        found.iter_mut().filter(|finding| by_moving(finding)).for_each(|finding| finding.way_out = way_out);
+    }
+    found
+}
+
+fn fitting(around: &Around, laid: place::Laid) -> Vec<Found> {
+    let mut found = Vec::new();
+    let (sum, planting) = (laid.sum, laid.planting);
+    if sum.fits + sum.under_braces == 0 {
+        found.push((Weight::Settle, "none-fits".into(), None, Reason::NoneFits { least: laid.least }));
+    }
+    if sum.under_braces > 0 {
+        found.push((Weight::Note, "brace".into(), None, Reason::UnderBrace { holes: sum.under_braces }));
+    }
+    let ground = sum.ground;
+    if planting.way.trellis
+        && !is_held_up(around, planting.patch)
+        && !planting.bed.has_trellis_in((ground.left, ground.far), (ground.right, ground.near))
+    {
+        found.push((Weight::Note, "trellis".into(), None, Reason::WantsTrellis));
+    }
+    found
+}
+
+/// Whether a neighbour holds it up, as maize does beans.
+fn is_held_up(around: &Around, patch: &Patch) -> bool {
+    let applies = company::around(around.garden, around.catalogue, patch);
+    applies.iter().any(|one| one.relation.kind == Kind::Supports && one.whom.id == patch.id)
+}
+
+fn soon(around: &Around, laid: place::Laid) -> Option<Found> {
+    let reason = too_soon(around, laid.planting)?;
+    let Reason::TooSoon { stand, .. } = &reason else { return None };
+    Some((Weight::Settle, format!("soon:{}:{}", stand.family, stand.year), None, reason))
+}
+
+/// Each pair is told once, on the patch that came later: that is the one most easily moved.
+fn company(around: &Around, patch: &Patch) -> Vec<Found> {
+    let Around { garden, catalogue, .. } = *around;
+    let mut found = Vec::new();
+    for applies in company::around(garden, catalogue, patch) {
+        let other = if applies.who.id == patch.id { applies.whom } else { applies.who };
+        let (Some(who), Some(whom)) = (catalogue.crop(&applies.who.crop), catalogue.crop(&applies.whom.crop)) else { continue };
+        if other.id < patch.id {
+            let weight = if applies.relation.kind.is_trouble() { Weight::Settle } else { Weight::Good };
+            let contradicted = company::is_contradicted(catalogue, applies.relation, who, whom);
+            let reason = Reason::Company { relation: applies.index, who: applies.who.id, whom: applies.whom.id, contradicted };
+            let key =
+                format!("company:{}>{}:{:?}:{}", applies.relation.who, applies.relation.whom, applies.relation.kind, other.id.0);
+            found.push((weight, key, Some(other.id), reason));
+        }
+    }
+    found
+}
+
+fn shared(around: &Around, laid: place::Laid) -> Vec<Found> {
+    if !laid.planting.patch.between {
+        return Vec::new();
+    }
+    let others: Vec<(&Planting, &Sum, &[Hole])> = around.laid.iter().map(|one| (one.planting, one.sum, one.holes)).collect();
+    let sharings = sharing::sharings(around.garden, laid.planting, laid.holes, &others);
+    let told = |sharing: Sharing| {
+        let weight = if sharing.is_in_time() { Weight::Good } else { Weight::Settle };
+        (weight, format!("shares:{}", sharing.slow.0), Some(sharing.slow), Reason::Shares(sharing))
+    };
+    sharings.into_iter().map(told).collect()
+}
+
+fn too_soon(around: &Around, planting: &Planting) -> Option<Reason> {
+    let Around { garden, catalogue, history, season, .. } = *around;
+    let (bed, patch): (&Bed, &Patch) = (planting.bed, planting.patch);
+    let sections = past::sections_of(garden, bed, patch);
+    let stand = history.too_soon(catalogue, bed.id, &sections, patch)?;
+    let family = catalogue.family(&stand.family)?;
+    let year = calendar::growing_year(patch.from, garden.site.latitude.hemisphere());
+    // A stand over winter is judged in the year it was planted, not again in the next.
+    if year != season.year {
+        return None;
+    }
+    let free_bed = near::nearest_beds(garden, bed).into_iter().find(|id| history.is_free_of(*id, family, year));
+    let interval = u8::try_from(past::waits(garden, family, bed.id)).unwrap_or(u8::MAX);
+    Some(Reason::TooSoon { stand, year, interval, free_bed })
+}
+
+/// Sorts findings by bed and weight and numbers those to be settled.
+pub(crate) fn number(findings: &mut [Finding]) {
+    findings.sort_by_key(|finding| (finding.bed, finding.weight, finding.kept));
+    let (mut bed, mut last) = (None, 0);
+    for finding in findings.iter_mut().filter(|finding| finding.weight == Weight::Settle && !finding.kept) {
+        if bed != Some(finding.bed) {
+            (bed, last) = (Some(finding.bed), 0);
+        }
+        last += 1;
+        finding.number = Some(last);
+    }
+}

@@ -1,0 +1,209 @@
+//! Does it stand where it should? Reach, shade, vines, blocks of maize, and what stays for years.
+
+use crate::catalogue::{Life, Light};
+use crate::ground::hole::Hole;
+use crate::ground::pattern::Pattern;
+use crate::ground::planting::{Planting, Sum};
+use crate::growth::size;
+use crate::rules::reason::Found;
+use crate::rules::reason::{Reason, Weight};
+use crate::rules::shade;
+use jiff::ToSpan;
+use sparrow_facts::bed::{Bed, Reach};
+use sparrow_facts::garden::Garden;
+use sparrow_facts::rect::Ground;
+use sparrow_facts::school::School;
+use sparrow_facts::units::Length;
+
+/// How far an arm reaches over a bed: 24 in (common practice; half of a bed 4 ft wide).
+pub const ARM: Length = Length::inches(24);
+/// Crops picked this often want to be within an arm's reach \[days\].
+pub const OFTEN: u8 = 3;
+/// Days by which two kinds of maize must flower apart to stay true (common practice).
+pub const FLOWERING_APART: i32 = 14;
+/// Days from flowering to picking sweet maize (common practice: silks brown about three weeks later).
+const SILK_TO_EAR: i64 = 21;
+/// A neighbour this many times as high or as wide is unlike, in the close school.
+const UNLIKE: i32 = 2;
+
+/// A patch as it is reckoned: what the rules of place are asked about.
+#[derive(Debug, Clone, Copy)]
+pub struct Laid<'a> {
+    /// The planting.
+    pub planting: &'a Planting<'a>,
+    /// Its count.
+    pub sum: &'a Sum,
+    /// Its holes.
+    pub holes: &'a [Hole],
+    /// The least rectangle of half squares that holds one plant.
+    pub least: (u16, u16),
+}
+
+/// Everything about the place of one patch. `others` are all patches of the year, its own among them.
+pub fn around(garden: &Garden, laid: Laid, others: &[Laid]) -> Vec<Found> {
+    let mut found = Vec::new();
+    found.extend(out_of_reach(laid));
+    found.extend(spilling(laid));
+    found.extend(few_rows(laid));
+    found.extend(in_the_middle(laid));
+    for other in others.iter().filter(|other| meets(laid, **other)) {
+        found.extend(shaded(garden, laid, *other));
+        found.extend(crosses(laid, *other));
+        found.extend(unlike(laid, *other));
+        found.extend(rows_crowd(laid, *other));
+    }
+    found
+}
+
+fn meets(one: Laid, other: Laid) -> bool {
+    one.planting.patch.id != other.planting.patch.id && one.planting.patch.meets(other.planting.patch)
+}
+
+/// How far a hole is from the nearest side a gardener can reach over, no trellis in between
+/// (an empty one will be grown over); nothing when there is no such side.
+///
+/// ```
+/// use sparrow_core::ground::hole::Hole;
+/// use sparrow_core::rules::place::from_side;
+/// use sparrow_demo::quillet_lane;
+/// use sparrow_facts::bed::Reach;
+/// use sparrow_facts::units::Length;
+/// let garden = quillet_lane(jiff::civil::date(2026, 11, 23)).unwrap();
+/// let long = garden.beds.iter().find(|bed| bed.name == "Long bed").unwrap();
+/// let hole = Hole { x: Length::inches(50), y: Length::inches(6) };
+/// // Two feet wide and reached from the near side only: 24 − 6 in.
+/// assert_eq!(from_side(long, hole), Some(Length::inches(18)));
+/// ```
+pub fn from_side(bed: &Bed, hole: Hole) -> Option<Length> {
+    let Reach { far, near, left, right } = bed.reach;
+    // A trellis stands between a hole and the far side when it is nearer to that side, and the other way round.
+    let trellised = |is_between: &dyn Fn(Length) -> bool| {
+        bed.trellises.iter().any(|t| t.start <= hole.x && hole.x <= t.end && is_between(t.from_far))
+    };
+    let sides = [
+        (far && !trellised(&|at| at < hole.y), hole.y),
+        (near && !trellised(&|at| at > hole.y), bed.width - hole.y),
+        (left, hole.x),
+        (right, bed.length - hole.x),
+    ];
+    sides.into_iter().filter(|(open, _)| *open).map(|(_, distance)| distance).min()
+}
+
+fn out_of_reach(laid: Laid) -> Option<Found> {
+    let every = laid.planting.crop.pick_every.filter(|every| *every <= OFTEN)?;
+    let far = laid.holes.iter().filter(|hole| from_side(laid.planting.bed, **hole).is_none_or(|distance| distance > ARM));
+    let holes = far.count() as u32;
+    (holes > 0).then(|| (Weight::Settle, "reach".into(), None, Reason::OutOfReach { holes, every, arm: ARM }))
+}
+
+fn spilling(laid: Laid) -> Option<Found> {
+    if !laid.planting.way.spills {
+        return None;
+    }
+    let Reach { far, near, left, right } = laid.sum.spills;
+    if far || near || left || right {
+        return Some((Weight::Good, "spill".into(), None, Reason::Spills));
+    }
+    Some((Weight::Note, "spill".into(), None, Reason::NowhereToSpill))
+}
+
+/// Wind pollinates maize across rows; fewer than three give gappy ears (common practice).
+fn few_rows(laid: Laid) -> Option<Found> {
+    laid.planting.way.strain.as_ref()?;
+    let rows = match laid.sum.pattern {
+        Pattern::Grid { columns, rows } => columns.min(rows),
+        Pattern::Rows { lines, each, .. } => lines.min(each),
+        Pattern::Staggered { lines, long, .. } => lines.min(long),
+        Pattern::Scattered { .. } | Pattern::Between { .. } => return None,
+    };
+    (rows < 3).then(|| (Weight::Note, "rows".into(), None, Reason::FewRows { rows }))
+}
+
+/// What stays for years, or is left for seed over winter, belongs to an end of the bed, where digging passes it by.
+fn in_the_middle(laid: Laid) -> Option<Found> {
+    let Planting { crop, way, patch, bed, .. } = laid.planting;
+    let for_seed = crop.life == Life::Biennial && (patch.until - patch.from).get_days() > 365;
+    if !for_seed && !size::is_settled(crop, way) {
+        return None;
+    }
+    let ground = laid.sum.ground;
+    let at_an_end = ground.left == Length::ZERO || ground.right == bed.length;
+    (!at_an_end).then(|| (Weight::Note, "end".into(), None, Reason::InTheMiddle { for_seed }))
+}
+
+/// Whether the noon shadow of a taller patch lies over at least a quarter of this one's plants.
+fn shaded(garden: &Garden, laid: Laid, other: Laid) -> Option<Found> {
+    let (short, tall) = (laid.planting, other.planting);
+    if short.bed.id != tall.bed.id {
+        return None;
+    }
+    let shadow = shade::over(&garden.site, short.bed, tall.grown(), short.grown())?;
+    let under = |hole: &&Hole| shade::in_shadow(other.sum.ground, shadow.reach, **hole) && !inside(other.sum.ground, hole);
+    let plants = laid.holes.iter().filter(under).count() as u32;
+    if plants == 0 || plants * 4 < laid.holes.len() as u32 {
+        return None;
+    }
+    let key = format!("shade:{}", tall.patch.id.0);
+    let weight = match short.crop.light {
+        Light::ShadeInSummer => Weight::Good,
+        Light::HalfShade => Weight::Note,
+        Light::Full => Weight::Settle,
+    };
+    let reason = Reason::Shaded {
+        by: tall.patch.id,
+        holes: plants,
+        day: shadow.day,
+        long: shadow.long(),
+        welcome: weight == Weight::Good,
+    };
+    Some((weight, key, Some(tall.patch.id), reason))
+}
+
+fn inside(ground: Ground, hole: &Hole) -> bool {
+    hole.x > ground.left && hole.x < ground.right && hole.y > ground.far && hole.y < ground.near
+}
+
+/// Kinds of one crop that spoil each other's ears when they flower together; told on the later patch.
+fn crosses(laid: Laid, other: Laid) -> Option<Found> {
+    let (one, two) = (laid.planting, other.planting);
+    let unlike =
+        one.crop.key == two.crop.key && one.way.strain.is_some() && two.way.strain.is_some() && one.way.strain != two.way.strain;
+    if !unlike || two.patch.id > one.patch.id {
+        return None;
+    }
+    let flowers = |p: &Planting| {
+        let ripe = i64::from((p.way.days[0] + p.way.days[1]) / 2);
+        p.patch.from.saturating_add((ripe - SILK_TO_EAR).days())
+    };
+    let apart = (flowers(one) - flowers(two)).get_days().abs();
+    let reason = Reason::Crosses { other: two.patch.id, days_apart: apart as u32, wanted: FLOWERING_APART as u32 };
+    (apart < FLOWERING_APART).then(|| (Weight::Settle, format!("cross:{}", two.patch.id.0), Some(two.patch.id), reason))
+}
+
+/// Two rows side by side while the leaves of one reach over the stems of the other; told on the later patch.
+fn rows_crowd(laid: Laid, other: Laid) -> Option<Found> {
+    let (one, two) = (laid.planting, other.planting);
+    let (mine, theirs) = (one.patch.line?, two.patch.line?);
+    if two.patch.id > one.patch.id || one.bed.id != two.bed.id || mine.across != theirs.across {
+        return None;
+    }
+    let gap = Length::tenths_mm((mine.at - theirs.at).get().abs());
+    let until = one.patch.until.min(two.patch.until);
+    let over = |p: &Planting| size::first_day_as_wide(p.crop, p.way, &p.pace, p.patch, gap.times(2) + Length::tenths_mm(1));
+    let day = over(one).into_iter().chain(over(two)).min()?.max(one.patch.from.max(two.patch.from));
+    let reason = Reason::RowsCrowd { other: two.patch.id, gap, day };
+    (day <= until).then(|| (Weight::Settle, format!("rows:{}", two.patch.id.0), Some(two.patch.id), reason))
+}
+
+/// The close school wants leaves of like size side by side.
+fn unlike(laid: Laid, other: Laid) -> Option<Found> {
+    let (one, two) = (laid.planting, other.planting);
+    let close = matches!(laid.sum.school, School::Close { .. });
+    if !close || one.bed.id != two.bed.id || !one.patch.rect.touches(two.patch.rect) || one.crop.key == two.crop.key {
+        return None;
+    }
+    let far_from = |a: Length, b: Length| a.get() > UNLIKE * b.get() || b.get() > UNLIKE * a.get();
+    let is_unlike = far_from(one.way.height, two.way.height) || far_from(one.way.spread, two.way.spread);
+    let reason = Reason::UnlikeNeighbour { other: two.patch.id };
+    is_unlike.then(|| (Weight::Note, format!("unlike:{}", two.patch.id.0), Some(two.patch.id), reason))
+}

@@ -1,0 +1,126 @@
+//! What can be found about a patch, and how does it weigh? The page turns it into sentences.
+
+use crate::rules::past::Stand;
+use crate::rules::sharing::Sharing;
+use jiff::civil::Date;
+use serde::Serialize;
+use sparrow_facts::ids::{BedId, PatchId};
+use sparrow_facts::units::Length;
+
+/// How a finding weighs.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(rename_all = "kebab-case")]
+pub enum Weight {
+    /// Something to settle: a warning with a way out.
+    Settle,
+    /// Something to know.
+    Note,
+    /// Something to be glad of.
+    Good,
+}
+
+/// Why a finding is one; the page turns it into sentences.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(tag = "is", rename_all = "kebab-case")]
+pub enum Reason {
+    /// A relation of the catalogue applies.
+    Company {
+        /// Its place in the catalogue's relations.
+        relation: usize,
+        /// The patch that does something.
+        who: PatchId,
+        /// The patch it is done to.
+        whom: PatchId,
+        /// The catalogue also says the opposite of these two.
+        contradicted: bool,
+    },
+    /// The family stood there too lately.
+    TooSoon {
+        /// The earlier stand.
+        stand: Stand,
+        /// The growing year of the patch.
+        year: i16,
+        /// Years the family should stay away.
+        interval: u8,
+        /// The nearest bed that is free of the family, whether or not it has room.
+        free_bed: Option<BedId>,
+    },
+    /// Not one plant fits at its distance.
+    NoneFits {
+        /// Half squares along and across that hold one.
+        least: (u16, u16),
+    },
+    /// It wants something to climb and no trellis is there.
+    WantsTrellis,
+    /// Some holes would lie under a brace and are left out.
+    UnderBrace {
+        /// How many.
+        holes: u32,
+    },
+    /// It stands on ground with another crop, in time or too long.
+    Shares(Sharing),
+    /// Two marked rows are nearer than they can both stand.
+    RowsCrowd {
+        /// The other row.
+        other: PatchId,
+        /// The gap between them.
+        gap: Length,
+        /// The day on which the leaves of one reach over the stems of the other.
+        day: Date,
+    },
+    /// Picked often, and farther than an arm from every side it can be reached from.
+    OutOfReach {
+        /// How many holes.
+        holes: u32,
+        /// Days from one picking to the next.
+        every: u8,
+        /// How far an arm reaches.
+        arm: Length,
+    },
+    /// Its vines grow out over a board to where one walks.
+    Spills,
+    /// Its vines have no edge to grow out over.
+    NowhereToSpill,
+    /// Maize in too few rows for the wind.
+    FewRows {
+        /// Rows the shorter way.
+        rows: u32,
+    },
+    /// It stays for years, and is not at an end of the bed.
+    InTheMiddle {
+        /// It is left for seed.
+        for_seed: bool,
+    },
+    /// A taller crop's noon shadow lies over it.
+    Shaded {
+        /// The taller patch.
+        by: PatchId,
+        /// Holes in the shade.
+        holes: u32,
+        /// The day it is judged on: the middle of the time both stand.
+        day: Date,
+        /// How long the shadow is.
+        long: Length,
+        /// It is glad of shade in summer.
+        welcome: bool,
+    },
+    /// Kinds of one crop flower together and spoil each other.
+    Crosses {
+        /// The other patch.
+        other: PatchId,
+        /// Days between their flowering.
+        days_apart: u32,
+        /// Days there should be.
+        wanted: u32,
+    },
+    /// Planted close beside something of quite another size.
+    UnlikeNeighbour {
+        /// The other patch.
+        other: PatchId,
+    },
+}
+
+/// What is found, how it weighs, under which key it is kept, and which other patch it concerns.
+pub type Found = (Weight, String, Option<PatchId>, Reason);

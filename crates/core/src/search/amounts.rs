@@ -1,0 +1,75 @@
+//! What does a year of the plan ask of one bed? Its squares as plants, with days, to be arranged there.
+
+use crate::catalogue::Catalogue;
+use crate::ground::planting::Planting;
+use crate::ground::sums;
+use crate::search::arrange::asked::Wish;
+use crate::turns::held::{bounds, usual_wish};
+use jiff::civil::Date;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::ids::BedId;
+use sparrow_facts::turns::{TurnWish, WishDraft};
+
+/// The wishes that the followed plan gives a bed in a growing year, as amounts to arrange: plants that
+/// stand on so many squares at the distance that holds in the bed.
+///
+/// A wish that stands in other parts of the year than its crop usually does brings its days along.
+pub fn amounts(garden: &Garden, catalogue: &Catalogue, bed: BedId, year: i16, today: Date) -> Vec<Wish> {
+    let entries = garden.turns.followed().map(|plan| plan.entries.as_slice()).unwrap_or_default();
+    let here = |id| entries.iter().filter(move |entry| (entry.at.bed, entry.year, entry.wish) == (bed, year, id));
+    let amount = |wished: &TurnWish| {
+        let squares: u32 = here(wished.id).map(|entry| u32::from(entry.squares)).sum();
+        (squares > 0).then(|| amount(garden, catalogue, &wished.wish, squares, (bed, year), today))?
+    };
+    garden.turns.wishes.iter().filter_map(amount).collect()
+}
+
+fn amount(
+    garden: &Garden,
+    catalogue: &Catalogue,
+    wish: &WishDraft,
+    squares: u32,
+    (bed, year): (BedId, i16),
+    today: Date,
+) -> Option<Wish> {
+    let way = catalogue.crop(&wish.crop)?.ways.first()?;
+    let usual = usual_wish(garden, catalogue, &wish.crop, today).ok()?;
+    let (from, until) = days(garden, wish, year);
+    let patch = sums::pattern(bed, &wish.crop, &way.key, from, until);
+    let planting = Planting::alone(garden, catalogue, &patch)?;
+    let distance = planting.distance(planting.school);
+    let side = i64::from(garden.site.units.square().get());
+    let each = i64::from(distance.along.get()) * i64::from(distance.across.get());
+    let holes = u32::try_from(side * side * i64::from(squares) / each.max(1)).unwrap_or(u32::MAX).max(1);
+    let unusual = wish.parts != usual.parts;
+    Some(Wish {
+        crop: wish.crop.clone(),
+        way: way.key.clone(),
+        plants: holes.saturating_mul(way.per_hole.into()),
+        must: true,
+        from: unusual.then_some(from),
+        until: unusual.then_some(until),
+        now: None,
+    })
+}
+
+/// The first and last day of the parts of the year in which a wish stands.
+fn days(garden: &Garden, wish: &WishDraft, year: i16) -> (Date, Date) {
+    let [first, main, late, last] = bounds(&garden.site, year);
+    let parts = wish.parts;
+    let from = if parts.early {
+        first
+    } else if parts.main {
+        main
+    } else {
+        late
+    };
+    let until = if parts.late {
+        last
+    } else if parts.main {
+        late
+    } else {
+        main
+    };
+    (from, until)
+}

@@ -1,0 +1,160 @@
+//! What is asked of an arrangement, and what is answered?
+
+use jiff::civil::Date;
+use serde::{Deserialize, Serialize};
+use sparrow_facts::ids::{BedId, PatchId};
+use sparrow_facts::patch::Placing;
+use sparrow_facts::rect::Rect;
+
+/// A crop to find room for.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(deny_unknown_fields)]
+pub struct Wish {
+    /// The crop.
+    pub crop: String,
+    /// Its way of growing.
+    pub way: String,
+    /// How many plants, at least.
+    pub plants: u32,
+    /// It must find room; otherwise only if there is some.
+    pub must: bool,
+    /// The day it goes in; nothing for its usual one.
+    #[serde(default)]
+    pub from: Option<Date>,
+    /// Its last day; nothing for its usual one.
+    #[serde(default)]
+    pub until: Option<Date>,
+    /// The half squares on which it lies now; they are among the places looked at, so that no answer is
+    /// worse than what is there.
+    #[serde(default)]
+    pub now: Option<Rect>,
+}
+
+/// Why a patch is where it is.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(tag = "is", rename_all = "kebab-case")]
+pub enum Why {
+    /// It was wished for if there is room, and there is.
+    Room,
+    /// A relation of the catalogue with a neighbour.
+    Company {
+        /// The neighbour's crop.
+        with: String,
+        /// The relation's place in the catalogue.
+        relation: usize,
+    },
+    /// Picked often: whether all of it is within an arm's reach.
+    Reach {
+        /// It is.
+        within: bool,
+    },
+    /// Shade by or on a neighbour.
+    Shade {
+        /// The taller crop.
+        by: String,
+        /// The one in its shade.
+        on: String,
+        /// The one in its shade is glad of it.
+        welcome: bool,
+    },
+    /// Its family stood there too lately.
+    TooSoon,
+    /// It climbs: whether there is a trellis.
+    Trellis {
+        /// There is.
+        there: bool,
+    },
+    /// It spills: whether there is an edge to spill over.
+    Spill {
+        /// There is.
+        there: bool,
+    },
+    /// Maize: rows the shorter way.
+    Block {
+        /// How many.
+        rows: u32,
+    },
+    /// It stays for years: whether it is at an end.
+    End {
+        /// It is.
+        there: bool,
+    },
+    /// The shape of its ground: long and thin costs a little.
+    Shape,
+    /// Whole squares, and against a board: ground that is left stays in one piece.
+    Tidy,
+}
+
+/// One reason with its points.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct Weighed {
+    /// The reason.
+    pub why: Why,
+    /// Points for it, negative against.
+    pub points: i32,
+}
+
+/// One patch of a proposal.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct Proposed {
+    /// The wish it answers, by its place in the list.
+    pub wish: usize,
+    /// What would be planted.
+    pub place: Placing,
+    /// Plants it holds.
+    pub plants: u32,
+    /// What speaks for it and against it.
+    pub why: Vec<Weighed>,
+}
+
+/// One way of laying out the bed.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct Proposal {
+    /// Its patches.
+    pub patches: Vec<Proposed>,
+    /// Wishes that found no room, by their place in the list.
+    pub left_out: Vec<usize>,
+    /// All points together, less a thousand for each wish that must find room and does not.
+    pub score: i32,
+    /// The same by kind of reason, in the order of their first use.
+    pub split: Vec<Weighed>,
+}
+
+/// The answer to a list of wishes.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct Arranged {
+    /// The best found, and the best that is truly different, if there is one.
+    pub proposals: Vec<Proposal>,
+    /// No score can be above this.
+    pub bound: i32,
+    /// The first is proved to be the best there is.
+    pub proven: bool,
+    /// Patches that would be taken away for it.
+    pub gone: Vec<PatchId>,
+}
+
+/// What is asked of [`arrange`].
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(deny_unknown_fields)]
+pub struct Arranging {
+    /// The bed.
+    pub bed: BedId,
+    /// The growing year.
+    pub year: i16,
+    /// What is wished for, the most wanted first.
+    pub wishes: Vec<Wish>,
+    /// Patches of that year that are not locked make way.
+    pub anew: bool,
+    /// How long to look, 1 to 10.
+    pub effort: u8,
+}
+
+/// The most wishes for one bed.
+pub const MOST_WISHES: usize = 40;

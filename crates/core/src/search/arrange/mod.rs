@@ -1,0 +1,13 @@
+//! How might this bed be laid out? Proposals for a list of wishes, each patch with its reasons.
+//!
+//! Wishes become candidates (a rectangle each, with what speaks for and against it by itself), pairs of
+//! candidates are scored by company and shade, and a search picks one candidate a wish or none. Small
+//! beds are searched through; larger ones by taking a few crops up and putting them down again, best
+//! first. The same question always gets the same answer, and more effort never a worse one.
+
+pub mod asked;
+pub mod candidates;
+pub mod pose;
+pub mod problem;
+pub mod search;
+pub mod weigh;

@@ -1,0 +1,117 @@
+//! Poses the problem of a bed and its wishes, has it searched, and tells the answer with its reasons.
+
+use crate::catalogue::Catalogue;
+use crate::change::limits::number;
+use crate::climate::calendar;
+use crate::search::arrange::asked::{Arranged, Arranging, MOST_WISHES, Proposal, Proposed, Weighed, Why, Wish};
+use crate::search::arrange::problem;
+use crate::search::arrange::problem::{Problem, score};
+use crate::search::arrange::search::search;
+use crate::season::span::usual_span;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::ids::PatchId;
+use sparrow_facts::patch::{Patch, Placing};
+use sparrow_facts::rect::Rect;
+use sparrow_facts::refusal::Refusal;
+use sparrow_facts::timing::Timing;
+
+/// Rounds of taking up and putting down in each start; a step of effort is one start.
+const ROUNDS: u32 = 300;
+
+/// Proposes how a bed might be laid out.
+pub fn arrange(garden: &Garden, catalogue: &Catalogue, asked: &Arranging) -> Result<Arranged, Refusal> {
+    number("wishes for one bed", asked.wishes.len() as i64, [1, MOST_WISHES as i64])?;
+    number("effort", asked.effort.into(), [1, 10])?;
+    let (problem, patterns) = posed(garden, catalogue, asked)?;
+    let found = search(&problem, u32::from(asked.effort), ROUNDS);
+    let proposals = found.picks.iter().map(|pick| told(&problem, catalogue, &patterns, pick)).collect();
+    Ok(Arranged { proposals, bound: found.bound, proven: found.proven, gone: making_way(garden, asked) })
+}
+
+/// The plain problem behind a question, for those who want to solve it another way.
+pub fn problem_of(garden: &Garden, catalogue: &Catalogue, asked: &Arranging) -> Result<Problem, Refusal> {
+    posed(garden, catalogue, asked).map(|(problem, _)| problem)
+}
+
+/// The patches of the year that make way: those that are not locked.
+fn making_way(garden: &Garden, asked: &Arranging) -> Vec<PatchId> {
+    let days = calendar::year_span(asked.year, garden.site.latitude.hemisphere());
+    let makes_way =
+        |patch: &&Patch| asked.anew && !patch.locked && patch.bed == asked.bed && days.0 <= patch.from && patch.from <= days.1;
+    garden.patches.iter().filter(makes_way).map(|patch| patch.id).collect()
+}
+
+fn posed(garden: &Garden, catalogue: &Catalogue, asked: &Arranging) -> Result<(Problem, Vec<Placing>), Refusal> {
+    let bed = garden.bed(asked.bed).ok_or_else(|| Refusal::Unknown { what: "bed", key: asked.bed.0.to_string() })?;
+    let gone = making_way(garden, asked);
+    let mut standing = garden.clone();
+    standing.patches.retain(|patch| !gone.contains(&patch.id));
+    let patterns = asked.wishes.iter().map(|wish| pattern(&standing, catalogue, asked, wish)).collect::<Result<Vec<_>, _>>()?;
+    Ok((problem::build(&standing, catalogue, bed, &asked.wishes, &patterns), patterns))
+}
+
+/// What would be planted for a wish, when, but not yet where.
+fn pattern(garden: &Garden, catalogue: &Catalogue, asked: &Arranging, wish: &Wish) -> Result<Placing, Refusal> {
+    let crop = catalogue.crop(&wish.crop).ok_or_else(|| Refusal::Unknown { what: "crop", key: wish.crop.clone() })?;
+    let unknown = || Refusal::Unknown { what: "way of growing it", key: wish.way.clone() };
+    let way = crop.way(&wish.way).ok_or_else(unknown)?;
+    if !(1..=5000).contains(&wish.plants) {
+        let value = i64::from(wish.plants);
+        return Err(Refusal::NumberOutOfRange { field: "plants wished for", value, least: 1, most: 5000 });
+    }
+    let usual = usual_span(garden, crop, way, Some(asked.bed), asked.year);
+    let from = wish.from.unwrap_or(usual.0);
+    let until = wish.until.unwrap_or(usual.1.max(from));
+    if until < from {
+        return Err(Refusal::EndsBeforeItStarts { from, until });
+    }
+    Ok(Placing {
+        bed: asked.bed,
+        crop: crop.key.clone(),
+        way: way.key.clone(),
+        rect: Rect { x: 0, y: 0, w: 1, h: 1 },
+        holes: None,
+        from,
+        until,
+        between: false,
+        school: None,
+        line: None,
+        timing: Timing::default(),
+    })
+}
+
+/// A pick of candidates as a proposal, with its reasons.
+fn told(problem: &Problem, catalogue: &Catalogue, patterns: &[Placing], pick: &[Option<usize>]) -> Proposal {
+    let mut split: Vec<Weighed> = Vec::new();
+    let mut add = |one: &Weighed| match split.iter_mut().find(|kind| same_kind(&kind.why, &one.why)) {
+        Some(kind) => kind.points += one.points,
+        None => split.push(one.clone()),
+    };
+    let mut patches = Vec::new();
+    for (wish, chosen) in pick.iter().enumerate() {
+        let Some(chosen) = *chosen else { continue };
+        let candidate = &problem.wishes[wish].candidates[chosen];
+        let mut why = candidate.why.clone();
+        why.iter().for_each(&mut add);
+        for (other, theirs) in pick.iter().enumerate().filter(|(other, _)| *other != wish) {
+            let Some(theirs) = *theirs else { continue };
+            let between = problem.between(catalogue, (wish, chosen), (other, theirs));
+            // Points of a pair are counted once, however often they are told.
+            if wish < other {
+                between.iter().for_each(&mut add);
+            }
+            why.extend(between);
+        }
+        why.retain(|one| one.points != 0);
+        why.sort_by_key(|one| std::cmp::Reverse(one.points.abs()));
+        let place = Placing { rect: candidate.rect, ..patterns[wish].clone() };
+        patches.push(Proposed { wish, place, plants: candidate.plants, why });
+    }
+    let left_out = (0..pick.len()).filter(|wish| pick[*wish].is_none()).collect();
+    split.retain(|one| one.points != 0);
+    Proposal { patches, left_out, score: score(problem, pick), split }
+}
+
+fn same_kind(one: &Why, other: &Why) -> bool {
+    std::mem::discriminant(one) == std::mem::discriminant(other)
+}

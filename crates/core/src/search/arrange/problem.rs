@@ -1,0 +1,182 @@
+//! The plain form of an arrangement: wishes, their candidates, and what every pair is worth.
+
+use crate::catalogue::{Catalogue, Crop, Nearness, Way};
+use crate::rules::past::History;
+use crate::search::arrange::asked::{Weighed, Why, Wish};
+use crate::search::arrange::candidates;
+use crate::search::arrange::candidates::Candidate;
+use crate::search::arrange::weigh::{MISSING, falls_on, points, shadow};
+use sparrow_facts::bed::Bed;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::patch::{Patch, Placing};
+use sparrow_facts::units::Length;
+
+/// A wish with its candidates.
+#[derive(Debug, Clone)]
+pub struct Wished {
+    /// It must find room.
+    pub must: bool,
+    /// Where it could lie, the best by itself first.
+    pub candidates: Vec<Candidate>,
+    /// The candidate where it lies now.
+    pub now: Option<usize>,
+}
+
+/// What two wishes are to each other wherever they lie.
+#[derive(Debug, Clone, Default)]
+struct Pair {
+    /// Both are in the ground on some same day; if not, they may share it.
+    meet: bool,
+    /// Points when they touch, and the relations they come from.
+    touching: Vec<(usize, i32)>,
+    /// Points when both are in the bed.
+    same_bed: Vec<(usize, i32)>,
+    /// The noon shadow of the first on the second, and what it is worth.
+    shade: Option<((Length, Length), i32)>,
+    /// The same of the second on the first.
+    shaded: Option<((Length, Length), i32)>,
+    touching_sum: i32,
+    same_bed_sum: i32,
+}
+
+/// Everything the search needs to know.
+#[derive(Debug, Clone)]
+pub struct Problem {
+    /// The wishes.
+    pub wishes: Vec<Wished>,
+    crops: Vec<String>,
+    pairs: Vec<Vec<Pair>>,
+}
+
+/// Puts the problem together. `patterns` say what each wish would be; `garden` is without what makes way.
+pub fn build(garden: &Garden, catalogue: &Catalogue, bed: &Bed, wishes: &[Wish], patterns: &[Placing]) -> Problem {
+    let history = History::of(garden, catalogue);
+    let wished = wishes
+        .iter()
+        .zip(patterns)
+        .map(|(wish, pattern)| {
+            let candidates = candidates::of(garden, catalogue, &history, bed, wish, pattern);
+            let now = candidates.iter().position(|one| Some(one.rect) == wish.now);
+            Wished { must: wish.must, candidates, now }
+        })
+        .collect();
+    let patches: Vec<Patch> = patterns.iter().map(|pattern| pattern.patch(0)).collect();
+    let pairs = patches.iter().map(|one| patches.iter().map(|other| pair(garden, catalogue, bed, one, other)).collect());
+    Problem { wishes: wished, crops: patterns.iter().map(|pattern| pattern.crop.clone()).collect(), pairs: pairs.collect() }
+}
+
+fn grown<'c>(catalogue: &'c Catalogue, patch: &Patch) -> Option<(&'c Crop, &'c Way)> {
+    let crop = catalogue.crop(&patch.crop)?;
+    Some((crop, crop.way(&patch.way)?))
+}
+
+fn pair(garden: &Garden, catalogue: &Catalogue, bed: &Bed, one: &Patch, other: &Patch) -> Pair {
+    let (Some((crop, way)), Some((other_crop, other_way))) = (grown(catalogue, one), grown(catalogue, other)) else {
+        return Pair::default();
+    };
+    if !one.meets(other) {
+        return Pair::default();
+    }
+    let mut found = Pair { meet: true, ..Pair::default() };
+    for &index in catalogue.relations_between(crop, other_crop) {
+        let relation = &catalogue.relations[index];
+        if !relation.applies((crop, way), (other_crop, other_way)) {
+            continue;
+        }
+        match relation.reach {
+            Nearness::Touching => found.touching.push((index, points(relation))),
+            Nearness::SameBed => found.same_bed.push((index, points(relation))),
+            // What reaches over the whole yard is the same wherever in the bed it lies.
+            Nearness::Yard => {}
+        }
+    }
+    found.shade = shadow(garden, catalogue, bed, one, other);
+    found.shaded = shadow(garden, catalogue, bed, other, one);
+    found.touching_sum = found.touching.iter().map(|one| one.1).sum();
+    found.same_bed_sum = found.same_bed.iter().map(|one| one.1).sum();
+    found
+}
+
+impl Problem {
+    /// What one wish is worth at one candidate, by itself.
+    pub fn alone(&self, wish: usize, candidate: usize) -> i32 {
+        self.wishes[wish].candidates[candidate].points
+    }
+
+    /// Whether two candidates share ground on some same day.
+    pub fn overlap(&self, (a, c): (usize, usize), (b, d): (usize, usize)) -> bool {
+        self.pairs[a][b].meet && self.wishes[a].candidates[c].rect.overlaps(self.wishes[b].candidates[d].rect)
+    }
+
+    /// What two wishes are worth to each other at two candidates.
+    pub fn together(&self, (a, c): (usize, usize), (b, d): (usize, usize)) -> i32 {
+        let pair = &self.pairs[a][b];
+        let (one, other) = (&self.wishes[a].candidates[c], &self.wishes[b].candidates[d]);
+        let mut points = pair.same_bed_sum;
+        if pair.touching_sum != 0 && one.rect.touches(other.rect) {
+            points += pair.touching_sum;
+        }
+        if let Some((shadow, worth)) = pair.shade
+            && falls_on(one.ground, shadow, other.ground)
+        {
+            points += worth;
+        }
+        if let Some((shadow, worth)) = pair.shaded
+            && falls_on(other.ground, shadow, one.ground)
+        {
+            points += worth;
+        }
+        points
+    }
+
+    /// The most two wishes can be worth to each other anywhere.
+    pub fn together_at_best(&self, a: usize, b: usize) -> i32 {
+        let pair = &self.pairs[a][b];
+        let shade = |shade: &Option<((Length, Length), i32)>| shade.map_or(0, |(_, worth)| worth.max(0));
+        pair.same_bed_sum + pair.touching_sum.max(0) + shade(&pair.shade) + shade(&pair.shaded)
+    }
+
+    /// The same, reason by reason.
+    pub fn between(&self, catalogue: &Catalogue, (a, c): (usize, usize), (b, d): (usize, usize)) -> Vec<Weighed> {
+        let pair = &self.pairs[a][b];
+        let (one, other) = (&self.wishes[a].candidates[c], &self.wishes[b].candidates[d]);
+        let touch = one.rect.touches(other.rect);
+        let relations = pair.touching.iter().filter(|_| touch).chain(&pair.same_bed);
+        let mut found: Vec<Weighed> = relations
+            .filter(|(index, _)| catalogue.relations.get(*index).is_some())
+            .map(|(relation, points)| Weighed {
+                why: Why::Company { with: self.crops[b].clone(), relation: *relation },
+                points: *points,
+            })
+            .collect();
+        let sides = [(pair.shade, one, other, a, b), (pair.shaded, other, one, b, a)];
+        for (shade, tall, short, by, on) in sides {
+            if let Some((shadow, points)) = shade
+                && falls_on(tall.ground, shadow, short.ground)
+            {
+                found.push(Weighed {
+                    why: Why::Shade { by: self.crops[by].clone(), on: self.crops[on].clone(), welcome: points > 0 },
+                    points,
+                });
+            }
+        }
+        found
+    }
+}
+
+/// The score of a pick, one candidate a wish or none, worked out from the beginning: what every pick is
+/// judged by. A pick in which two share ground has none that counts.
+pub fn score(problem: &Problem, pick: &[Option<usize>]) -> i32 {
+    let mut total = 0;
+    for (a, chosen) in pick.iter().enumerate() {
+        let Some(c) = *chosen else {
+            total -= if problem.wishes[a].must { MISSING } else { 0 };
+            continue;
+        };
+        total += problem.alone(a, c);
+        for (b, theirs) in pick.iter().enumerate().skip(a + 1) {
+            total += theirs.map_or(0, |d| problem.together((a, c), (b, d)));
+        }
+    }
+    total
+}

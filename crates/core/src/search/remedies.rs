@@ -1,0 +1,301 @@
+//! Why does a family come back too soon, and what would prevent it? Each way out is solved for.
+
+use crate::catalogue::Catalogue;
+use crate::change::turns::TurnChange;
+use crate::reckon::turns::{Tie, is_of_plan};
+use crate::rules::past;
+use crate::search::years::{TurnProposal, WHILE_WAITING, proposal};
+use crate::turns::ground::Plot;
+use crate::turns::problem::Problem;
+use crate::turns::status;
+use crate::turns::status::Standing;
+use jiff::civil::Date;
+use serde::Serialize;
+use sparrow_facts::edit;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::ids::{BedId, WishId};
+use sparrow_facts::refusal::Refusal;
+use sparrow_facts::turns::{Entry, Piece, TurnsUnit, WishDraft};
+use sparrow_rotate as rotate;
+use sparrow_rotate::{Clash, Ledger};
+
+/// A wish that is part of a cause, and in which years.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct ForcedWish {
+    /// The wish.
+    pub wish: WishId,
+    /// The growing years.
+    pub years: Vec<i16>,
+}
+
+/// What might be done.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(tag = "do", rename_all = "kebab-case")]
+#[allow(missing_docs, reason = "each variant's sentence is its documentation, each field is named in it")]
+pub enum RemedyKind {
+    /// Grow it in containers only.
+    Containers { wish: WishId },
+    /// Grow so many squares fewer of it.
+    Fewer { wish: WishId, by: u16 },
+    /// Grow it every second year only.
+    EverySecondYear { wish: WishId },
+    /// Put a trellis on a bed.
+    Trellis { bed: BedId },
+    /// Let a bed's halves count apart.
+    Divide { bed: BedId },
+    /// Grow a resistant variety.
+    Resistant { wish: WishId },
+    /// Accept a shorter wait for the family.
+    Accept { family: String, interval: u8 },
+}
+
+/// A way out, solved for.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct Remedy {
+    /// What is done.
+    pub kind: RemedyKind,
+    /// The changes that do it.
+    pub changes: Vec<TurnChange>,
+    /// The best plan then.
+    pub entries: Vec<Entry>,
+    /// What that plan costs.
+    #[cfg_attr(feature = "ts", ts(type = "number"))]
+    pub total: u64,
+    /// Whether no plan is better then.
+    pub proven: bool,
+    /// How many families are too soon then.
+    pub clashes: u32,
+    /// How many squares are short then.
+    pub short: u32,
+    /// Entries that stand elsewhere than before.
+    pub moved: u32,
+}
+
+/// Why a clash is there, and the ways out, cheapest first.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct Reasons {
+    /// Whether the wishes below were proved to force it.
+    pub forced: bool,
+    /// A smallest set of wishes that forces it.
+    pub wishes: Vec<ForcedWish>,
+    /// What stood, as far as it is part of the cause: where and when.
+    pub memories: Vec<(Piece, i16)>,
+    /// Needs that are part of the cause.
+    pub needs: Vec<(WishId, String)>,
+    /// Ground whose size is part of the cause.
+    pub full: Vec<Piece>,
+    /// How every piece of ground stands to the family's wish in the later year.
+    pub elsewhere: Vec<(Piece, Standing)>,
+    /// The wish the last list is about.
+    pub wish: Option<WishId>,
+    /// What might be done.
+    pub remedies: Vec<Remedy>,
+    /// What the plan costs now.
+    #[cfg_attr(feature = "ts", ts(type = "number"))]
+    pub total: u64,
+    /// How many families are too soon now.
+    pub clashes: u32,
+}
+
+/// Names what forces a clash of the plan `entries`, and solves for each way out.
+///
+/// `tie` is one of those in the view of that plan; one that is not there any more is refused.
+pub fn why(garden: &Garden, catalogue: &Catalogue, today: Date, entries: &[Entry], tie: &TieKey) -> Result<Reasons, Refusal> {
+    let problem = Problem::of(garden, catalogue, today);
+    let plan = problem.assigns(entries);
+    let ledger = Ledger::of(&problem.instance, &plan);
+    let same = |clash: &&Clash| {
+        clash.section == Problem::section(tie.at)
+            && clash.family == tie.name()
+            && problem.year(clash.earlier) == tie.earlier
+            && problem.year(clash.later) == tie.later
+    };
+    let clash =
+        ledger.clashes.iter().find(same).ok_or(Refusal::NothingTo { what: "explain: that is not too soon in this plan" })?;
+    let mut left = 5 * WHILE_WAITING;
+    let cause = sparrow_rotate::why(&problem.instance, &plan, clash, &mut || {
+        left = left.saturating_sub(1);
+        left > 0
+    });
+    let of_family = |wish: &WishId| {
+        problem.instance.demands.iter().any(|other| Problem::wish(&other.id) == Some(*wish) && other.family == clash.family)
+    };
+    let wishes: Vec<ForcedWish> = cause
+        .wishes
+        .iter()
+        .filter_map(|(demand, years)| {
+            Some(ForcedWish { wish: Problem::wish(demand)?, years: years.iter().map(|&year| problem.year(year)).collect() })
+        })
+        .collect();
+    let there = entries.iter().find(|entry| entry.at == tie.at && entry.year == tie.later && of_family(&entry.wish));
+    let wish = there.map(|entry| entry.wish);
+    let elsewhere = wish.map(|wish| status::straight(garden, catalogue, today, entries, (wish, tie.later)));
+    let now = (ledger.cost.total(), of_plan(&problem, &plan));
+    let candidates = candidates(garden, tie, &wishes, wish);
+    let mut remedies: Vec<Remedy> =
+        candidates.into_iter().filter_map(|kind| remedy(garden, catalogue, today, entries, now, kind)).collect();
+    remedies.sort_by_key(|remedy| (remedy.total, remedy.clashes, remedy.moved));
+    Ok(Reasons {
+        forced: cause.forced,
+        wishes,
+        memories: cause
+            .memories
+            .iter()
+            .filter_map(|stood| Some((problem.piece(&stood.section)?, problem.year(stood.year))))
+            .collect(),
+        needs: cause.needs.iter().filter_map(|(demand, need)| Some((Problem::wish(demand)?, need.clone()))).collect(),
+        full: cause.full.iter().filter_map(|section| problem.piece(section)).collect(),
+        elsewhere: elsewhere.transpose()?.map(|straight| straight.lines).unwrap_or_default(),
+        wish,
+        remedies,
+        total: ledger.cost.total(),
+        clashes: of_plan(&problem, &plan),
+    })
+}
+
+/// Which clash is meant.
+#[derive(Debug, Clone, PartialEq, Eq, serde::Serialize, serde::Deserialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(deny_unknown_fields)]
+pub struct TieKey {
+    /// The family.
+    pub family: String,
+    /// The crop, where only spots count.
+    pub crop: Option<String>,
+    /// Where.
+    pub at: Piece,
+    /// The earlier year.
+    pub earlier: i16,
+    /// The later year.
+    pub later: i16,
+}
+
+impl TieKey {
+    fn name(&self) -> String {
+        self.crop.as_ref().map_or_else(|| self.family.clone(), |crop| format!("={crop}"))
+    }
+}
+
+impl From<&Tie> for TieKey {
+    fn from(tie: &Tie) -> Self {
+        TieKey { family: tie.family.clone(), crop: tie.crop.clone(), at: tie.at, earlier: tie.earlier, later: tie.later }
+    }
+}
+
+/// How many clashes have a planned stand in them.
+fn of_plan(problem: &Problem, plan: &[rotate::Assign]) -> u32 {
+    let clashes = Ledger::of(&problem.instance, plan).clashes;
+    u32::try_from(clashes.iter().filter(|clash| is_of_plan(problem, clash)).count()).unwrap_or(u32::MAX)
+}
+
+/// The most wishes for which ways out are sought.
+const WISHES: usize = 2;
+
+fn candidates(garden: &Garden, tie: &TieKey, wishes: &[ForcedWish], wish: Option<WishId>) -> Vec<RemedyKind> {
+    let mut about: Vec<WishId> = wish.into_iter().chain(wishes.iter().map(|wished| wished.wish)).collect();
+    about.dedup();
+    about.truncate(WISHES);
+    let mut kinds = Vec::new();
+    for &wish in &about {
+        let Some(draft) = garden.turns.wish(wish) else { continue };
+        if !draft.needs.container
+            && garden.beds.iter().any(|bed| matches!(bed.kind, sparrow_facts::bed::BedKind::Container { .. }))
+        {
+            kinds.push(RemedyKind::Containers { wish });
+        }
+        kinds.push(RemedyKind::Fewer { wish, by: 0 });
+        if draft.years.every == 1 {
+            kinds.push(RemedyKind::EverySecondYear { wish });
+        }
+    }
+    if let Some(wish) = wish.filter(|&wish| garden.turns.wish(wish).is_some_and(|draft| !draft.resistant) && tie.crop.is_none()) {
+        kinds.push(RemedyKind::Resistant { wish });
+    }
+    let trellised = about.iter().any(|&wish| garden.turns.wish(wish).is_some_and(|draft| draft.needs.trellis));
+    for bed in &garden.beds {
+        if trellised && bed.trellises.is_empty() && !matches!(bed.kind, sparrow_facts::bed::BedKind::Container { .. }) {
+            kinds.push(RemedyKind::Trellis { bed: bed.id });
+        }
+        let suits = |plot: &Plot| plot.at.bed == bed.id && plot.squares >= 6 && (!trellised || plot.trellis);
+        let large = crate::turns::ground::plots(garden).iter().any(suits);
+        if large && garden.turns.unit == TurnsUnit::Section && !garden.turns.divided.contains(&bed.id) {
+            kinds.push(RemedyKind::Divide { bed: bed.id });
+        }
+    }
+    if let (None, Ok(interval)) = (&tie.crop, u8::try_from(tie.later - tie.earlier)) {
+        kinds.push(RemedyKind::Accept { family: tie.family.clone(), interval });
+    }
+    kinds
+}
+
+fn remedy(
+    garden: &Garden,
+    catalogue: &Catalogue,
+    today: Date,
+    entries: &[Entry],
+    (total, clashes): (u64, u32),
+    kind: RemedyKind,
+) -> Option<Remedy> {
+    let RemedyKind::Fewer { wish, .. } = kind else {
+        return tried(garden, catalogue, today, entries, kind).filter(|remedy| remedy.total < total);
+    };
+    // The least number of squares that leaves fewer clashes: fewer squares never make a plan dearer.
+    let most = garden.turns.wish(wish)?.squares.saturating_sub(1);
+    let attempt = |by: u16| {
+        tried(garden, catalogue, today, entries, RemedyKind::Fewer { wish, by }).filter(|remedy| remedy.clashes < clashes)
+    };
+    let mut best = if most == 0 { None } else { attempt(most) }?;
+    let (mut least, mut enough) = (1, most);
+    while least < enough {
+        let by = (least + enough) / 2;
+        match attempt(by) {
+            Some(better) => (best, enough) = (better, by),
+            None => least = by + 1,
+        }
+    }
+    Some(best)
+}
+
+fn tried(garden: &Garden, catalogue: &Catalogue, today: Date, entries: &[Entry], kind: RemedyKind) -> Option<Remedy> {
+    let changes = changes(garden, catalogue, &kind)?;
+    let edits = crate::change::turns::plan(garden, catalogue, &changes, today).ok()?;
+    let mut changed = garden.clone();
+    edit::apply(&mut changed, &edits);
+    let problem = Problem::of(&changed, catalogue, today);
+    let mut left = 2 * WHILE_WAITING;
+    let TurnProposal { entries, total, proven, moved, .. } = proposal(&problem, entries, &mut |_, _| {
+        left = left.saturating_sub(1);
+        left > 0
+    })
+    .ok()?;
+    let plan = problem.assigns(&entries);
+    let ledger = Ledger::of(&problem.instance, &plan);
+    let clashes = of_plan(&problem, &plan);
+    let short = ledger.wanting.iter().map(|wanting| wanting.squares).sum();
+    Some(Remedy { kind, changes, entries, total, proven, clashes, short, moved })
+}
+
+fn changes(garden: &Garden, catalogue: &Catalogue, kind: &RemedyKind) -> Option<Vec<TurnChange>> {
+    let wish = |id: WishId, change: &dyn Fn(&mut WishDraft)| {
+        let mut wish = garden.turns.wish(id)?.clone();
+        change(&mut wish);
+        Some(vec![TurnChange::ChangeWish { id, wish }])
+    };
+    match kind {
+        RemedyKind::Containers { wish: id } => wish(*id, &|wish| wish.needs.container = true),
+        RemedyKind::Fewer { wish: id, by } => wish(*id, &|wish| wish.squares = wish.squares.saturating_sub(*by).max(1)),
+        RemedyKind::EverySecondYear { wish: id } => wish(*id, &|wish| wish.years.every = 2),
+        RemedyKind::Resistant { wish: id } => wish(*id, &|wish| wish.resistant = true),
+        RemedyKind::Trellis { bed } => Some(vec![TurnChange::Trellis { bed: *bed }]),
+        RemedyKind::Divide { bed } => Some(vec![TurnChange::Divide { bed: *bed, divided: true }]),
+        RemedyKind::Accept { family, interval } => {
+            let (_, risk) = past::values(garden, catalogue.family(family)?);
+            let values = Some((*interval, u8::try_from(risk).ok()?));
+            Some(vec![TurnChange::SetFamily { family: family.clone(), values }])
+        }
+    }
+}

@@ -1,0 +1,102 @@
+//! What is the best plan for the years ahead, and what does it cost to argue with it?
+
+use crate::catalogue::Catalogue;
+use crate::turns::problem::Problem;
+use jiff::civil::Date;
+use serde::Serialize;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::refusal::Refusal;
+use sparrow_facts::turns::{Entry, Pinned};
+use sparrow_rotate::{Answer, Cost, Ledger, Progress, Watching, solve};
+
+/// A plan for the years ahead, and what is known about better ones.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct TurnProposal {
+    /// What goes where.
+    pub entries: Vec<Entry>,
+    /// What it costs.
+    pub cost: Cost,
+    /// The whole of it.
+    #[cfg_attr(feature = "ts", ts(type = "number"))]
+    pub total: u64,
+    /// No plan costs less.
+    #[cfg_attr(feature = "ts", ts(type = "number"))]
+    pub bound: u64,
+    /// Whether no plan is better.
+    pub proven: bool,
+    /// Entries of the plan before that are not where they were.
+    pub moved: u32,
+}
+
+/// A plan with one wish put where the household wants it.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct Argued {
+    /// What the plan cost before.
+    #[cfg_attr(feature = "ts", ts(type = "number"))]
+    pub before: u64,
+    /// The best plan with the wish there.
+    pub proposal: TurnProposal,
+    /// What stands elsewhere, or in another number, than before: where it was, and where it is now.
+    pub gone: Vec<Entry>,
+    /// See `gone`.
+    pub come: Vec<Entry>,
+}
+
+/// How often a search that answers while a gardener waits is asked whether to go on: about a second.
+pub(super) const WHILE_WAITING: u32 = 400;
+
+/// Is told of the progress, may ask for the best plan so far, and says whether to go on.
+pub type Watcher<'w> = dyn FnMut(Progress, &dyn Fn() -> Vec<Entry>) -> bool + 'w;
+
+/// Finds the best plan; of equally good ones that which moves least of `now`. `watch` sees the progress,
+/// may ask for the best plan so far, and says whether to go on; when it says no, the best so far is given with the bound reached.
+pub fn propose(
+    garden: &Garden,
+    catalogue: &Catalogue,
+    today: Date,
+    now: &[Entry],
+    watch: &mut Watcher,
+) -> Result<TurnProposal, Refusal> {
+    if garden.turns.wishes.is_empty() {
+        return Err(Refusal::NothingTo { what: "plan: wish for something first" });
+    }
+    let problem = Problem::of(garden, catalogue, today);
+    proposal(&problem, now, &mut |progress, best| watch(progress, &|| problem.entries(best)))
+}
+
+pub(super) fn proposal(problem: &Problem, now: &[Entry], watch: &mut Watching) -> Result<TurnProposal, Refusal> {
+    let before = problem.assigns(now);
+    let answer = solve(&problem.instance, &before, watch).map_err(|unsound| Refusal::NoSense { because: unsound.to_string() })?;
+    Ok(said(problem, now, &answer))
+}
+
+fn said(problem: &Problem, now: &[Entry], answer: &Answer) -> TurnProposal {
+    let entries = problem.entries(&answer.plan);
+    let moved = now.iter().filter(|entry| entry.year >= problem.first && !entries.contains(entry)).count();
+    TurnProposal {
+        moved: u32::try_from(moved).unwrap_or(u32::MAX),
+        total: answer.cost.total(),
+        cost: answer.cost,
+        bound: answer.bound,
+        proven: answer.proven,
+        entries,
+    }
+}
+
+/// Puts a wish into a piece of ground in a year, and finds the best plan with it there.
+pub fn argue(garden: &Garden, catalogue: &Catalogue, today: Date, now: &[Entry], pin: Pinned) -> Result<Argued, Refusal> {
+    let mut problem = Problem::of(garden, catalogue, today);
+    let before = Ledger::of(&problem.instance, &problem.assigns(now)).cost.total();
+    problem.unpin(pin.wish, pin.year);
+    problem.pin(pin);
+    let mut left = WHILE_WAITING;
+    let proposal = proposal(&problem, now, &mut |_, _| {
+        left = left.saturating_sub(1);
+        left > 0
+    })?;
+    let gone = now.iter().filter(|entry| entry.year >= problem.first && !proposal.entries.contains(entry)).copied().collect();
+    let come = proposal.entries.iter().filter(|entry| !now.contains(entry)).copied().collect();
+    Ok(Argued { before, proposal, gone, come })
+}

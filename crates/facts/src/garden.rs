@@ -1,0 +1,75 @@
+//! What has the household said? All the facts of one garden, and nothing that follows from them.
+
+use crate::almanac::Almanac;
+use crate::bed::Bed;
+use crate::grouping::OwnGrouping;
+use crate::history::PastStand;
+use crate::ids::{BedId, PatchId};
+use crate::patch::Patch;
+use crate::school::School;
+use crate::site::Site;
+use crate::spacing::OwnSpacing;
+use crate::turns::Turns;
+use serde::{Deserialize, Serialize};
+
+/// Every fact of one garden. Lists are in the order of their numbers (or keys), so equal gardens
+/// are equal values.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(deny_unknown_fields)]
+pub struct Garden {
+    /// Where it is and how it measures.
+    pub site: Site,
+    /// Its growing places.
+    pub beds: Vec<Bed>,
+    /// What stands, stood or will stand in them.
+    pub patches: Vec<Patch>,
+    /// What is remembered of earlier years.
+    pub past: Vec<PastStand>,
+    /// The household's own distances.
+    pub spacings: Vec<OwnSpacing>,
+    /// The household's own groupings.
+    #[serde(default)]
+    pub groupings: Vec<OwnGrouping>,
+    /// The school of spacing that holds where neither a patch nor its bed has its own.
+    #[serde(default)]
+    pub school: School,
+    /// What it said about its turns: rules, wishes and plans for the years ahead.
+    #[serde(default)]
+    pub turns: Turns,
+    /// What it said of its weather, its shelf and the warmth of its beds.
+    #[serde(default)]
+    pub almanac: Almanac,
+}
+
+impl Garden {
+    /// A garden with nothing in it yet.
+    pub fn new(site: Site) -> Self {
+        Garden {
+            site,
+            beds: Vec::new(),
+            patches: Vec::new(),
+            past: Vec::new(),
+            spacings: Vec::new(),
+            groupings: Vec::new(),
+            school: School::default(),
+            turns: Turns::default(),
+            almanac: Almanac::default(),
+        }
+    }
+
+    /// The bed of that number.
+    pub fn bed(&self, id: BedId) -> Option<&Bed> {
+        self.beds.iter().find(|bed| bed.id == id)
+    }
+
+    /// The patch of that number.
+    pub fn patch(&self, id: PatchId) -> Option<&Patch> {
+        self.patches.iter().find(|patch| patch.id == id)
+    }
+
+    /// The household's own distance for a way of growing a crop, if it has one.
+    pub fn own_spacing(&self, crop: &str, way: &str) -> Option<&OwnSpacing> {
+        self.spacings.iter().find(|own| own.crop == crop && own.way == way)
+    }
+}

@@ -1,0 +1,20 @@
+//! What did the gardener say? The units, the facts of a garden, the edits that change them, and why a wish is
+//! refused. No rule of gardening is in here, so whoever only keeps facts need know nothing else.
+
+pub mod units;
+
+pub mod almanac;
+pub mod bed;
+pub mod edit;
+pub mod garden;
+pub mod grouping;
+pub mod history;
+pub mod ids;
+pub mod patch;
+pub mod rect;
+pub mod refusal;
+pub mod school;
+pub mod site;
+pub mod spacing;
+pub mod timing;
+pub mod turns;

@@ -1,0 +1,124 @@
+//! What stands where, and when? A patch: one crop on a rectangle of half squares for a span of days.
+
+use crate::ids::BedId;
+use crate::ids::PatchId;
+use crate::rect::LEAST_GAP;
+use crate::rect::Rect;
+use crate::rect::RowLine;
+use crate::school::School;
+use crate::timing::Timing;
+use jiff::civil::Date;
+use serde::{Deserialize, Serialize};
+
+/// One crop on one rectangle for one span of days.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(deny_unknown_fields)]
+pub struct Patch {
+    /// Its number in the garden.
+    pub id: PatchId,
+    /// The bed it lies in.
+    pub bed: BedId,
+    /// The crop's key in the catalogue.
+    pub crop: String,
+    /// The growing way's key within the crop.
+    pub way: String,
+    /// The half squares it covers.
+    pub rect: Rect,
+    /// The household's own number of holes, when fewer than fit; nothing means as many as fit.
+    pub holes: Option<u16>,
+    /// The first day it is in the ground.
+    pub from: Date,
+    /// The last day it is in the ground.
+    pub until: Date,
+    /// Planted between other plants: it may share ground with another crop.
+    pub between: bool,
+    /// The school of spacing chosen for it; nothing means the bed's.
+    #[serde(default)]
+    pub school: Option<School>,
+    /// It stays where it is, whatever is arranged round it.
+    #[serde(default)]
+    pub locked: bool,
+    /// It is a single row at an exact place within its half squares.
+    #[serde(default)]
+    pub line: Option<RowLine>,
+    /// Warnings the household has seen and keeps, by key, in order.
+    pub kept: Vec<String>,
+    /// What is said or expected of its time.
+    #[serde(default)]
+    pub timing: Timing,
+}
+
+impl Patch {
+    /// Whether it is in the ground on that day.
+    pub fn stands_on(&self, day: Date) -> bool {
+        self.from <= day && day <= self.until
+    }
+
+    /// Whether the two are rows that run side by side, each at its own place.
+    pub fn is_row_beside(&self, other: &Patch) -> bool {
+        match (self.line, other.line) {
+            (Some(one), Some(two)) => one.across == two.across && (one.at - two.at).get().abs() >= LEAST_GAP.get(),
+            _ => false,
+        }
+    }
+
+    /// Whether the two are in the ground on some same day.
+    pub fn meets(&self, other: &Patch) -> bool {
+        self.from <= other.until && other.from <= self.until
+    }
+}
+
+/// A patch to be: what would be planted, where and when.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[serde(deny_unknown_fields)]
+pub struct Placing {
+    /// The bed.
+    pub bed: BedId,
+    /// The crop's key.
+    pub crop: String,
+    /// The growing way's key.
+    pub way: String,
+    /// The half squares it would cover.
+    pub rect: Rect,
+    /// The household's own number of holes, when fewer than fit.
+    pub holes: Option<u16>,
+    /// The first day in the ground.
+    pub from: Date,
+    /// The last day in the ground.
+    pub until: Date,
+    /// Planted between other plants.
+    pub between: bool,
+    /// The school of spacing, when it has its own.
+    pub school: Option<School>,
+    /// It is a single row at an exact place.
+    #[serde(default)]
+    pub line: Option<RowLine>,
+    /// What is said of its time.
+    #[serde(default)]
+    pub timing: Timing,
+}
+
+impl Placing {
+    /// The patch it would become, under a number.
+    pub fn patch(&self, number: u32) -> Patch {
+        let Placing { bed, crop, way, rect, holes, from, until, between, school, line, timing } = self.clone();
+        Patch {
+            id: PatchId(number),
+            bed,
+            crop,
+            way,
+            rect,
+            holes,
+            from,
+            until,
+            between,
+            school,
+            locked: false,
+            line,
+            kept: Vec::new(),
+            timing,
+        }
+    }
+}

@@ -1,0 +1,201 @@
+//! What does a plan cost, and for what? Counted the plainest way, apart from the search.
+
+use crate::instance::{Assign, Feeding, Instance};
+use serde::Serialize;
+use std::collections::{BTreeMap, BTreeSet};
+
+/// A demand that lacks squares in a year.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+pub struct Wanting {
+    /// The demand.
+    pub demand: String,
+    /// The planned year.
+    pub year: i32,
+    /// How many it lacks.
+    pub squares: u32,
+}
+
+/// A family in a section in two years that are too near, the later one planned.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+pub struct Clash {
+    /// The family.
+    pub family: String,
+    /// The section.
+    pub section: String,
+    /// The earlier year; below 0 when it is remembered.
+    pub earlier: i32,
+    /// The later year.
+    pub later: i32,
+    /// Years it should have waited.
+    pub interval: u32,
+    /// What it costs.
+    pub cost: u64,
+}
+
+/// A demand that stands in several sections in a year.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+pub struct Spread {
+    /// The demand.
+    pub demand: String,
+    /// The planned year.
+    pub year: i32,
+    /// In how many.
+    pub sections: u32,
+}
+
+/// The cost of a plan, split by term.
+#[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+pub struct Cost {
+    /// For squares short.
+    #[cfg_attr(feature = "ts", ts(type = "number"))]
+    pub short: u64,
+    /// For families too soon.
+    #[cfg_attr(feature = "ts", ts(type = "number"))]
+    pub clash: u64,
+    /// For hungry after hungry.
+    #[cfg_attr(feature = "ts", ts(type = "number"))]
+    pub hungry: u64,
+    /// For crops spread over sections.
+    #[cfg_attr(feature = "ts", ts(type = "number"))]
+    pub spread: u64,
+}
+
+impl Cost {
+    /// All terms added.
+    pub fn total(&self) -> u64 {
+        self.short + self.clash + self.hungry + self.spread
+    }
+}
+
+/// Everything a plan is charged with.
+#[derive(Debug, Clone, Default, PartialEq, Eq, Serialize)]
+pub struct Ledger {
+    /// The sums.
+    pub cost: Cost,
+    /// What lacks squares.
+    pub wanting: Vec<Wanting>,
+    /// What comes back too soon.
+    pub clashes: Vec<Clash>,
+    /// Sections and years in which hungry follows hungry.
+    pub hungry: Vec<(String, i32)>,
+    /// What is spread.
+    pub spread: Vec<Spread>,
+}
+
+impl Ledger {
+    /// Counts what a plan costs.
+    pub fn of(instance: &Instance, plan: &[Assign]) -> Self {
+        let mut ledger = Ledger::default();
+        let present = presence(instance, plan);
+        ledger.count_squares(instance, plan);
+        ledger.count_clashes(instance, &present);
+        ledger.count_hungry(instance, &present);
+        ledger
+    }
+
+    fn count_squares(&mut self, instance: &Instance, plan: &[Assign]) {
+        let mut given: BTreeMap<(&str, i32), (u32, u32)> = BTreeMap::new();
+        for assign in plan.iter().filter(|assign| assign.squares > 0) {
+            let entry = given.entry((&assign.demand, assign.year)).or_default();
+            entry.0 += assign.squares;
+            entry.1 += 1;
+        }
+        for demand in &instance.demands {
+            for year in instance.planned().filter(|&year| instance.wanted(demand, year)) {
+                let (squares, sections) = given.get(&(demand.id.as_str(), year)).copied().unwrap_or_default();
+                if squares < demand.squares {
+                    let squares = demand.squares - squares;
+                    self.cost.short += instance.weights.short * u64::from(squares);
+                    self.wanting.push(Wanting { demand: demand.id.clone(), year, squares });
+                }
+                if sections > 1 {
+                    self.cost.spread += instance.weights.spread * u64::from(sections - 1);
+                    self.spread.push(Spread { demand: demand.id.clone(), year, sections });
+                }
+            }
+        }
+    }
+
+    fn count_clashes(&mut self, instance: &Instance, present: &BTreeSet<(&str, &str, i32)>) {
+        for family in &instance.families {
+            for section in &instance.sections {
+                let interval = instance.interval(family, section);
+                for later in instance.planned().filter(|&year| present.contains(&(&family.id, &section.id, year))) {
+                    for gap in 1..interval {
+                        let earlier = later - gap as i32;
+                        let one = instance.one_stand(&family.id, &section.id, earlier, later);
+                        if !one && present.contains(&(&family.id, &section.id, earlier)) {
+                            let cost = instance.weights.clash * u64::from(family.risk) * u64::from(interval - gap);
+                            self.cost.clash += cost;
+                            let (family, section) = (family.id.clone(), section.id.clone());
+                            self.clashes.push(Clash { family, section, earlier, later, interval, cost });
+                        }
+                    }
+                }
+            }
+        }
+    }
+
+    fn count_hungry(&mut self, instance: &Instance, present: &BTreeSet<(&str, &str, i32)>) {
+        let heavy: Vec<&str> =
+            instance.families.iter().filter(|family| family.feeding == Feeding::Heavy).map(|family| family.id.as_str()).collect();
+        for section in &instance.sections {
+            let hungry = |year: i32| heavy.iter().any(|&family| present.contains(&(family, section.id.as_str(), year)));
+            for year in instance.planned().filter(|&year| hungry(year) && hungry(year - 1)) {
+                self.cost.hungry += instance.weights.hungry;
+                self.hungry.push((section.id.clone(), year));
+            }
+        }
+    }
+
+    /// Whether a plan keeps to the ground there is, to what is wanted, to needs, years and pins; else what it breaks.
+    pub fn lawful(instance: &Instance, plan: &[Assign]) -> Result<(), String> {
+        let mut entries = Vec::new();
+        for assign in plan {
+            let demand = instance.demands.iter().find(|demand| demand.id == assign.demand);
+            let section = instance.sections.iter().find(|section| section.id == assign.section);
+            let (demand, section) = demand.zip(section).ok_or_else(|| format!("unknown name in {assign:?}"))?;
+            let right = instance.suits(demand, section)
+                && instance.wanted(demand, assign.year)
+                && instance.planned().contains(&assign.year)
+                && !instance.pinned_away(demand, section, assign.year);
+            if !right {
+                return Err(format!("out of place: {assign:?}"));
+            }
+            entries.push((demand, section, assign));
+        }
+        for demand in &instance.demands {
+            for year in instance.planned() {
+                let given = plan.iter().filter(|assign| assign.demand == demand.id && assign.year == year);
+                let given: u32 = given.map(|assign| assign.squares).sum();
+                if given > demand.squares {
+                    return Err(format!("{} has {given} squares in {year} and wants {}", demand.id, demand.squares));
+                }
+            }
+        }
+        for section in &instance.sections {
+            for year in instance.planned() {
+                for slot in &instance.slots {
+                    let held = entries
+                        .iter()
+                        .filter(|(demand, at, assign)| at.id == section.id && instance.holds(demand, assign.year, slot, year));
+                    let held: u32 = held.map(|(_, _, assign)| assign.squares).sum();
+                    let free = instance.free(section, year);
+                    if held > free {
+                        return Err(format!("{} holds {held} of {free} squares in {slot} of {year}", section.id));
+                    }
+                }
+            }
+        }
+        Ok(())
+    }
+}
+
+fn presence<'a>(instance: &'a Instance, plan: &'a [Assign]) -> BTreeSet<(&'a str, &'a str, i32)> {
+    let family = |id: &str| instance.demands.iter().find(|demand| demand.id == id).map(|demand| demand.family.as_str());
+    let planned = plan.iter().filter(|assign| assign.squares > 0);
+    let planned = planned.filter_map(|assign| Some((family(&assign.demand)?, assign.section.as_str(), assign.year)));
+    let stood = instance.history.iter().map(|stood| (stood.family.as_str(), stood.section.as_str(), stood.year));
+    planned.chain(stood).collect()
+}

@@ -1,0 +1,309 @@
+//! How is the problem said in clauses and cardinalities?
+//!
+//! Squares are counted in order: the first literal of a place means 'one square or more', the next
+//! 'two or more' and so on, so that every sum is a cardinality. What costs something is a [`Term`].
+
+use crate::engine::{Engine, Lit};
+use crate::instance::{Assign, Demand, Feeding, Instance};
+use std::collections::HashMap;
+
+/// Something that costs `weight` for each of its steps beyond `met`, which are paid already.
+#[derive(Debug, Clone)]
+pub struct Term {
+    /// 'One or more', 'two or more' and so on.
+    pub steps: Vec<Lit>,
+    /// What each step costs.
+    pub weight: u64,
+    /// How many steps are known to be unavoidable.
+    pub met: usize,
+}
+
+/// A demand in a section in a year, all by their numbers.
+pub type Place = (usize, usize, i32);
+
+/// The problem in the engine, and where its questions are.
+#[derive(Debug)]
+pub struct Model<'i> {
+    /// The problem.
+    pub instance: &'i Instance,
+    /// The engine.
+    pub engine: Engine,
+    /// What costs.
+    pub terms: Vec<Term>,
+    /// Squares by place.
+    pub squares: HashMap<Place, Vec<Lit>>,
+    /// Whether a family, by its number, is present in a section in a year.
+    pub present: HashMap<Place, Lit>,
+    /// Squares short by demand and year.
+    pub short: HashMap<(usize, i32), Vec<Lit>>,
+    /// Pairs of years of a family in a section that clash, both planned.
+    pub clashes: Vec<(Place, i32, Lit)>,
+}
+
+/// Sections by their numbers, one bit each.
+type SectionSet = u128;
+
+/// How many unions of sets are looked at: needs are few, so there are seldom more.
+const UNIONS: usize = 64;
+
+/// All sets that are unions of some of these, as far as there is room for them.
+fn unions(sets: impl Iterator<Item = SectionSet>) -> Vec<SectionSet> {
+    let mut all: Vec<SectionSet> = Vec::new();
+    for set in sets {
+        for at in 0..=all.len() {
+            let union = set | if at == 0 { 0 } else { all[at - 1] };
+            if all.len() < UNIONS && !all.contains(&union) {
+                all.push(union);
+            }
+        }
+    }
+    all
+}
+
+impl<'i> Model<'i> {
+    /// Says a problem to a new engine.
+    pub fn of(instance: &'i Instance) -> Self {
+        let mut model = Model {
+            instance,
+            engine: Engine::default(),
+            terms: Vec::new(),
+            squares: HashMap::new(),
+            present: HashMap::new(),
+            short: HashMap::new(),
+            clashes: Vec::new(),
+        };
+        for number in 0..instance.demands.len() {
+            for year in instance.planned().filter(|&year| instance.wanted(&instance.demands[number], year)) {
+                model.say_demand(number, year);
+            }
+        }
+        model.say_planted();
+        model.say_room();
+        model.say_crowding();
+        model.say_clashes();
+        model.say_hunger();
+        model
+    }
+
+    fn family_of(&self, demand: &Demand) -> usize {
+        self.instance.families.iter().position(|family| family.id == demand.family).unwrap_or(usize::MAX)
+    }
+
+    /// Order literals: each step implies the one before.
+    pub fn counter(&mut self, steps: usize) -> Vec<Lit> {
+        let lits: Vec<Lit> = (0..steps).map(|_| self.engine.question()).collect();
+        for pair in lits.windows(2) {
+            self.engine.at_least_one(&[pair[0], !pair[1]]);
+        }
+        lits
+    }
+
+    fn say_demand(&mut self, number: usize, year: i32) {
+        let instance = self.instance;
+        let demand = &instance.demands[number];
+        let family = self.family_of(demand);
+        let mut first = Vec::new();
+        let mut all = Vec::new();
+        for (at, section) in instance.sections.iter().enumerate() {
+            let room = instance.free(section, year).min(demand.squares) as usize;
+            if room == 0 || !instance.suits(demand, section) || instance.pinned_away(demand, section, year) {
+                continue;
+            }
+            let steps = self.counter(room);
+            // A whole demand in one section is the usual thing: ask that first, largest first.
+            if room == demand.squares as usize {
+                self.engine.prefer(steps[room - 1]);
+            }
+            let present = self.presence((family, at, year));
+            self.engine.at_least_one(&[!steps[0], present]);
+            first.push(steps[0]);
+            all.extend(steps.iter().copied());
+            self.squares.insert((number, at, year), steps);
+        }
+        let short = self.counter(demand.squares as usize);
+        all.extend(short.iter().copied());
+        self.engine.at_least(&all, demand.squares as usize);
+        self.cost(short.clone(), instance.weights.short);
+        self.short.insert((number, year), short);
+        if first.len() > 1 {
+            let spread = self.counter(first.len() - 1);
+            let mut lits = first;
+            lits.extend(spread.iter().map(|&step| !step));
+            self.engine.at_most(&lits, 1 + spread.len());
+            self.cost(spread, instance.weights.spread);
+        }
+    }
+
+    fn presence(&mut self, place: Place) -> Lit {
+        let engine = &mut self.engine;
+        *self.present.entry(place).or_insert_with(|| engine.question())
+    }
+
+    /// What is planted in a planned year stands there, whatever is wished.
+    fn say_planted(&mut self) {
+        let instance = self.instance;
+        for stood in instance.history.iter().filter(|stood| stood.year >= 0) {
+            let family = instance.families.iter().position(|family| family.id == stood.family);
+            let section = instance.sections.iter().position(|section| section.id == stood.section);
+            let Some((family, section)) = family.zip(section) else { continue };
+            let present = self.presence((family, section, stood.year));
+            self.engine.must(present);
+        }
+    }
+
+    fn cost(&mut self, steps: Vec<Lit>, weight: u64) {
+        if weight > 0 && !steps.is_empty() {
+            self.terms.push(Term { steps, weight, met: 0 });
+        }
+    }
+
+    fn say_room(&mut self) {
+        let instance = self.instance;
+        for (at, section) in instance.sections.iter().enumerate() {
+            for year in instance.planned() {
+                for slot in &instance.slots {
+                    let lits = self.held(at, slot, year);
+                    self.engine.at_most(&lits, instance.free(section, year) as usize);
+                }
+            }
+        }
+    }
+
+    /// The squares held in a section in a slot of a year.
+    pub fn held(&self, section: usize, slot: &str, year: i32) -> Vec<Lit> {
+        let mut lits = Vec::new();
+        for (number, demand) in self.instance.demands.iter().enumerate() {
+            for grown in [year, year + 1] {
+                if self.instance.holds(demand, grown, slot, year)
+                    && let Some(steps) = self.squares.get(&(number, section, grown))
+                {
+                    lits.extend(steps.iter().copied());
+                }
+            }
+        }
+        lits
+    }
+
+    /// Demands that have only some sections to go to cannot all be met there when they want more than
+    /// these hold. This follows from the rest, but the search cannot count: it would have to try.
+    fn say_crowding(&mut self) {
+        let instance = self.instance;
+        for year in instance.planned() {
+            for slot in &instance.slots {
+                let mut wanting: Vec<(SectionSet, &Demand, &[Lit])> = Vec::new();
+                for (number, demand) in instance.demands.iter().enumerate() {
+                    for grown in [year, year + 1].into_iter().filter(|&grown| instance.holds(demand, grown, slot, year)) {
+                        let Some(short) = self.short.get(&(number, grown)) else { continue };
+                        let open = (0..instance.sections.len()).filter(|&at| self.squares.contains_key(&(number, at, grown)));
+                        wanting.push((open.map(|at| 1 << at).sum(), demand, short));
+                    }
+                }
+                let mut said = Vec::new();
+                for ground in unions(wanting.iter().map(|wanting| wanting.0)) {
+                    let inside = wanting.iter().filter(|wanting| wanting.0 & !ground == 0);
+                    let wanted: u32 = inside.clone().map(|(_, demand, _)| demand.squares).sum();
+                    let sections = instance.sections.iter().enumerate().filter(|(at, _)| ground >> at & 1 == 1);
+                    let room: u32 = sections.map(|(_, section)| instance.free(section, year)).sum();
+                    if wanted > room {
+                        let short: Vec<Lit> = inside.flat_map(|(_, _, short)| short.iter().copied()).collect();
+                        said.push((short, (wanted - room) as usize));
+                    }
+                }
+                for (short, least) in said {
+                    self.engine.at_least(&short, least);
+                }
+            }
+        }
+    }
+
+    fn say_clashes(&mut self) {
+        let instance = self.instance;
+        for (number, family) in instance.families.iter().enumerate() {
+            for (at, section) in instance.sections.iter().enumerate() {
+                let interval = instance.interval(family, section);
+                let weight = |gap: u32| instance.weights.clash * u64::from(family.risk) * u64::from(interval - gap);
+                for later in instance.planned() {
+                    let Some(&present) = self.present.get(&(number, at, later)) else { continue };
+                    let mut remembered = 0;
+                    for gap in 1..interval {
+                        let earlier = later - gap as i32;
+                        if instance.one_stand(&family.id, &section.id, earlier, later) {
+                            continue;
+                        }
+                        if earlier < 0 {
+                            let stood = |stood: &super::Stood| {
+                                stood.year == earlier && stood.section == section.id && stood.family == family.id
+                            };
+                            remembered += if instance.history.iter().any(stood) { weight(gap) } else { 0 };
+                        } else if let Some(&before) = self.present.get(&(number, at, earlier)) {
+                            let both = self.engine.question();
+                            self.engine.at_least_one(&[!present, !before, both]);
+                            self.cost(vec![both], weight(gap));
+                            self.clashes.push(((number, at, later), earlier, both));
+                        }
+                    }
+                    self.cost(vec![present], remembered);
+                }
+            }
+        }
+    }
+
+    fn say_hunger(&mut self) {
+        let instance = self.instance;
+        let heavy = |name: &str| instance.families.iter().any(|family| family.id == name && family.feeding == Feeding::Heavy);
+        for (at, section) in instance.sections.iter().enumerate() {
+            let stood = |stood: &super::Stood| stood.year == -1 && stood.section == section.id && heavy(&stood.family);
+            let mut before: Option<Lit> = None;
+            let after_hungry = instance.history.iter().any(stood);
+            for year in instance.planned() {
+                let hungry: Vec<Lit> = (0..instance.families.len())
+                    .filter(|&number| instance.families[number].feeding == Feeding::Heavy)
+                    .filter_map(|number| self.present.get(&(number, at, year)).copied())
+                    .collect();
+                let now = (!hungry.is_empty()).then(|| self.engine.question());
+                if let Some(now) = now {
+                    hungry.iter().for_each(|&present| self.engine.at_least_one(&[!present, now]));
+                    if year == 0 && after_hungry {
+                        self.cost(vec![now], instance.weights.hungry);
+                    }
+                    if let Some(before) = before {
+                        let both = self.engine.question();
+                        self.engine.at_least_one(&[!now, !before, both]);
+                        self.cost(vec![both], instance.weights.hungry);
+                    }
+                }
+                before = now;
+            }
+        }
+    }
+
+    /// The plan of the engine's last answer, without squares beyond what was wanted.
+    pub fn plan(&self) -> Vec<Assign> {
+        let instance = self.instance;
+        let mut plan = Vec::new();
+        for (number, demand) in instance.demands.iter().enumerate() {
+            for year in instance.planned() {
+                let mut given: Vec<(usize, u32)> = (0..instance.sections.len())
+                    .filter_map(|at| Some((at, self.squares.get(&(number, at, year))?)))
+                    .map(|(at, steps)| (at, steps.iter().filter(|&&step| self.engine.holds(step)).count() as u32))
+                    .filter(|&(_, squares)| squares > 0)
+                    .collect();
+                let mut surplus = given.iter().map(|&(_, squares)| squares).sum::<u32>().saturating_sub(demand.squares);
+                given.sort_by_key(|&(at, squares)| (squares, at));
+                for (_, squares) in &mut given {
+                    let less = surplus.min(*squares);
+                    *squares -= less;
+                    surplus -= less;
+                }
+                given.sort_unstable();
+                plan.extend(given.into_iter().filter(|&(_, squares)| squares > 0).map(|(at, squares)| Assign {
+                    demand: demand.id.clone(),
+                    section: instance.sections[at].id.clone(),
+                    year,
+                    squares,
+                }));
+            }
+        }
+        plan
+    }
+}
