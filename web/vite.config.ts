@@ -1,10 +1,12 @@
 import { svelte } from '@sveltejs/vite-plugin-svelte';
 import tailwindcss from '@tailwindcss/vite';
-import { defineConfig } from 'vite';
+import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   plugins: [tailwindcss(), svelte()],
   // Fonts and pictures stay files: the page's policy allows no data from elsewhere, and files are cached.
   build: { assetsInlineLimit: 0, chunkSizeWarningLimit: 400 },
-  server: { proxy: { '/api': 'http://127.0.0.1:8017' } },
+  // What is not the page's goes to the server that `cargo xtask dev` runs.
+  server: { proxy: { '/api': 'http://127.0.0.1:8018', '/calendar': 'http://127.0.0.1:8018' } },
+  test: { include: ['src/**/*.test.ts'] },
 });

@@ -5,6 +5,7 @@
   import SignIn from './frame/SignIn.svelte';
   import { Desk } from './state/desk.svelte';
   import { GardenState } from './state/garden.svelte';
+  import { lastGarden, lastNeedle, rememberGarden } from './state/lately';
 
   let session = $state.raw<SessionView | null>(null);
   let open = $state.raw<{ garden: GardenState; desk: Desk } | null>(null);
@@ -21,9 +22,26 @@
     }
   }
 
+  /** One's only garden opens at once, and else the one that was open last, if it is still there. */
+  async function entered() {
+    await begin();
+    if (open || !session?.me) return;
+    const { name } = session.me;
+    try {
+      const gardens = await api.gardens();
+      const last = gardens.find((one) => one.id === lastGarden(name));
+      const at = gardens.length === 1 ? gardens[0] : last;
+      if (at) await enter(at.id);
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      trouble = error.problem.detail;
+    }
+  }
+
   async function enter(id: number) {
     try {
-      const [view, catalogue] = await Promise.all([api.garden(id, null), api.catalogue()]);
+      const [view, catalogue] = await Promise.all([api.garden(id, lastNeedle(id)), api.catalogue()]);
+      if (session?.me) rememberGarden(session.me.name, id);
       trouble = '';
       open = { garden: new GardenState(view, catalogue), desk: new Desk(id) };
       open.desk.paper = open.garden.units === 'metric' ? 'a4' : 'letter';
@@ -56,7 +74,7 @@
 {:else if session?.me}
   <Gardens name={session.me.name} {trouble} {enter} {signOut} />
 {:else if session}
-  <SignIn demo={session.demo} entered={begin} />
+  <SignIn demo={session.demo} {entered} />
 {:else}
   <main class="grid h-full place-items-center p-8">
     <p role="status">{trouble || 'Opening the field book …'}</p>

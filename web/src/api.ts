@@ -1,10 +1,12 @@
 // Speaks with the server: JSON in and out, problem details as errors.
 import type { Answer } from './generated/Answer';
 import type { Catalogue } from './generated/Catalogue';
+import type { Changed } from './generated/Changed';
 import type { Command } from './generated/Command';
 import type { Entry } from './generated/Entry';
 import type { GardenLine } from './generated/GardenLine';
 import type { GardenView } from './generated/GardenView';
+import type { Outcome } from './generated/Outcome';
 import type { Question } from './generated/Question';
 import type { Report } from './generated/Report';
 import type { Refusal } from './generated/Refusal';
@@ -38,6 +40,15 @@ export interface SessionView {
   demo: boolean;
 }
 
+/** No whole answer came: a read may simply be tried again, of a change nobody knows whether it was made. */
+function lost(method: string): Refused {
+  const detail =
+    method === 'GET'
+      ? 'The garden cannot be reached just now.'
+      : 'No answer came, so it is not known whether that was done; look before you do it again.';
+  return new Refused({ status: 0, title: 'No answer', detail });
+}
+
 async function ask<T>(method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<T> {
   const init: RequestInit = { method, headers };
   if (body !== undefined) {
@@ -45,24 +56,27 @@ async function ask<T>(method: string, path: string, body?: unknown, headers: Rec
     init.body = typeof body === 'string' ? body : JSON.stringify(body);
   }
   let answer: Response;
+  let text: string;
   try {
     answer = await fetch(`/api/v1${path}`, init);
+    // The line may be cut in the middle of an answer too.
+    text = await answer.text();
   } catch {
-    throw new Refused({ status: 0, title: 'No answer', detail: 'The garden cannot be reached; nothing was changed.' });
+    throw lost(method);
   }
-  if (answer.status === 204) return undefined as T;
-  const text = await answer.text();
   let read: unknown;
   try {
     read = text === '' ? undefined : JSON.parse(text);
   } catch {
     read = undefined;
   }
-  if (answer.ok) return read as T;
+  if (answer.ok && (read !== undefined || text === '')) return read as T;
+  // What stands between may answer in place of the server: then nobody knows what the server did.
+  if (answer.ok || [502, 503, 504].includes(answer.status)) throw lost(method);
   // A body over the server's limit is cut off before any handler can say so in its own words.
   const large =
     'That file is larger than the 4 MB that are read here; nothing was changed. Of a weather station, the last thirty years are plenty.';
-  const detail = answer.status === 413 ? large : 'The server could not do that; nothing was changed.';
+  const detail = answer.status === 413 ? large : 'The server could not do that.';
   const fallback: Problem = { status: answer.status, title: 'Refused', detail };
   throw new Refused({ ...fallback, ...(read as Partial<Problem> | undefined) });
 }
@@ -82,7 +96,17 @@ async function events(body: ReadableStream<Uint8Array>, told: (data: string) => 
   }
 }
 
-const changing = (revision: number): Record<string, string> => ({ 'If-Match': `"${revision}"` });
+/** A change as it is sent: the same request, sent again, carries the same key and is made once. */
+export interface Request {
+  garden: number;
+  revision: number;
+  key: string;
+  /** The day whose picture is wanted back. */
+  on: string;
+  /** Whether the season of that day's year is wanted too. */
+  season: boolean;
+  does: { do: 'command'; command: Command } | { do: 'undo' } | { do: 'redo' };
+}
 
 export const api = {
   session: () => ask<SessionView>('GET', '/session'),
@@ -99,15 +123,16 @@ export const api = {
   letIn: (garden: number, name: string, role: string) =>
     ask<undefined>('POST', `/gardens/${garden}/members`, { name, role }),
   garden: (garden: number, on: string | null) => ask<GardenView>('GET', `/gardens/${garden}${on ? `?on=${on}` : ''}`),
-  command: (garden: number, revision: number, command: Command, on: string) =>
-    ask<GardenView>(
-      'POST',
-      `/gardens/${garden}/commands`,
-      { command, on },
-      { ...changing(revision), 'Idempotency-Key': crypto.randomUUID() },
-    ),
+  /** Asks for a change; sent again after a lost answer, it is made once. */
+  change: ({ garden, revision, key, on, season, does }: Request) => {
+    const headers = { 'If-Match': `"${revision}"`, 'Idempotency-Key': key };
+    if (does.do === 'command')
+      return ask<Outcome>('POST', `/gardens/${garden}/commands`, { command: does.command, on, season }, headers);
+    return ask<Outcome>('POST', `/gardens/${garden}/${does.do}?on=${on}&season=${season}`, undefined, headers);
+  },
+  /** What a command would change; nothing is changed. */
   rehearse: (garden: number, command: Command, on: string) =>
-    ask<GardenView>('POST', `/gardens/${garden}/commands`, { command, on, rehearse: true }),
+    ask<Changed>('POST', `/gardens/${garden}/commands`, { command, on, rehearse: true }),
   ask: async <A extends Answer['to']>(garden: number, question: Question & { ask: A }): Promise<AnswerTo<A>> => {
     const answer = await ask<{ is: AnswerTo<A> }>('POST', `/gardens/${garden}/questions`, question);
     return answer.is;
@@ -141,8 +166,4 @@ export const api = {
     await ask<undefined>('DELETE', `/gardens/${garden}/calendar`);
     return null;
   },
-  undo: (garden: number, revision: number, on: string) =>
-    ask<GardenView>('POST', `/gardens/${garden}/undo?on=${on}`, undefined, changing(revision)),
-  redo: (garden: number, revision: number, on: string) =>
-    ask<GardenView>('POST', `/gardens/${garden}/redo?on=${on}`, undefined, changing(revision)),
 };

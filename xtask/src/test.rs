@@ -3,15 +3,14 @@
 use crate::{setup, step};
 use sparrow_cluster::{Cluster, Durability, reachable};
 
-/// The parts that can be tested by themselves, and their packages.
-const PARTS: [(&str, &[&str]); 7] = [
-    ("facts", &["sparrow-facts"]),
-    ("rotate", &["sparrow-rotate"]),
-    ("core", &["sparrow-core", "sparrow-demo"]),
-    ("formats", &["sparrow-formats"]),
-    ("store", &["sparrow-store", "sparrow-cluster"]),
-    ("server", &["patient-sparrow"]),
-    ("browser", &["sparrow-browser-tests"]),
+/// The parts that can be tested by themselves, and the folders of their tests.
+const PARTS: [(&str, &[&str]); 6] = [
+    ("rotate", &["crates/rotate"]),
+    ("core", &["crates/core"]),
+    ("formats", &["crates/formats"]),
+    ("store", &["crates/store"]),
+    ("server", &["crates/server"]),
+    ("browser", &["crates/browser-tests"]),
 ];
 
 /// Formatting, lints and the page, then all tests, the one for types in step among them, on a PostgreSQL of their
@@ -27,27 +26,45 @@ pub fn run() -> Result<(), String> {
     }
     // The server's crate looks for the page when it is compiled, so the folder must be there.
     setup::page()?;
-    let mut arguments = Vec::new();
+    let mut targets: Vec<String> = Vec::new();
     for part in &parts {
         if part == "page" {
             page()?;
             continue;
         }
         let known = || PARTS.iter().map(|(name, _)| *name).chain(["page"]).collect::<Vec<_>>().join(", ");
-        let (_, packages) = PARTS
+        let (_, folders) = PARTS
             .iter()
             .find(|(name, _)| name == part)
             .ok_or_else(|| format!("there is no part {part}; there are {}", known()))?;
-        arguments.extend(packages.iter().flat_map(|package| ["-p", package]));
+        folders.iter().for_each(|folder| targets.extend(test_targets(folder)));
     }
-    if arguments.is_empty() { Ok(()) } else { cargo_test(&arguments) }
+    if targets.is_empty() {
+        return Ok(());
+    }
+    // The whole workspace is named even for a part: with other features everything would be compiled anew.
+    let mut arguments = vec!["--workspace", "--lib"];
+    arguments.extend(targets.iter().flat_map(|target| ["--test", target.as_str()]));
+    cargo_test(&arguments)
+}
+
+/// The names of a crate's files of tests.
+fn test_targets(folder: &str) -> Vec<String> {
+    let files = std::fs::read_dir(step::root().join(folder).join("tests")).into_iter().flatten().filter_map(Result::ok);
+    let target = |path: std::path::PathBuf| {
+        let is_target = path.extension().is_some_and(|ending| ending == "rs") || path.join("main.rs").exists();
+        is_target.then(|| path.file_stem().map(|name| name.to_string_lossy().into_owned()))?
+    };
+    files.filter_map(|entry| target(entry.path())).collect()
 }
 
 /// What a mistake shows in within a minute: formatting, lints, the rules' tests and the page's.
 pub fn check() -> Result<(), String> {
     lint()?;
     page()?;
-    step::run("cargo", &["test", "-q", "-p", "sparrow-facts", "-p", "sparrow-core", "--tests"])
+    let mut rules = vec!["test".to_string(), "-q".into(), "--workspace".into(), "--lib".into()];
+    rules.extend(test_targets("crates/core").into_iter().flat_map(|target| ["--test".to_string(), target]));
+    step::run("cargo", &rules.iter().map(String::as_str).collect::<Vec<_>>())
 }
 
 fn lint() -> Result<(), String> {
@@ -59,13 +76,14 @@ fn lint() -> Result<(), String> {
 fn page() -> Result<(), String> {
     setup::npm()?;
     step::web("npm", &["run", "--silent", "check"])?;
-    step::web("npm", &["run", "--silent", "lint"])
+    step::web("npm", &["run", "--silent", "lint"])?;
+    step::web("npm", &["run", "--silent", "test"])
 }
 
 fn cargo_test(arguments: &[&str]) -> Result<(), String> {
     let folder = reachable(&step::root().join(format!("target/test-db-{}", std::process::id())));
     let cluster = Cluster::start(&folder, Durability::Fast).map_err(|error| error.to_string())?;
-    let mut tests = step::command("cargo", &["test"]);
+    let mut tests = step::command("cargo", &["test", "--no-fail-fast"]);
     tests.args(arguments).env("TEST_DATABASE_URL", cluster.url("postgres"));
     let tested = step::say(&format!("cargo test {}", arguments.join(" ")), tests);
     drop(cluster);

@@ -293,8 +293,7 @@ impl Gardener {
     /// Enters an invented household by its door.
     pub async fn enters_demo(&self, door: &str) -> Result<(), Failure> {
         self.goes_to("/").await?;
-        self.clicks(door).await?;
-        self.reads("Gardens of").await
+        self.clicks(door).await
     }
 
     /// Takes a picture of the page into a file.
@@ -320,7 +319,7 @@ impl Gardener {
     /// Opens a household of the demo by its door, as far as its yard.
     pub async fn opens(&self, household: &str) -> Result<(), Failure> {
         self.enters_demo(household).await?;
-        self.clicks(household).await?;
+        // One's only garden opens by itself.
         self.reads("growing places").await
     }
 

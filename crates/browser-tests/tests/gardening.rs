@@ -213,6 +213,7 @@ async fn an_owner_lets_a_neighbour_in_to_look() -> Result<(), Failure> {
     owner.reads("tern-court guest").await?;
     owner.clicks("sign out").await?;
     owner.enters_demo("Tern Court").await?;
+    owner.reads("Gardens of").await?;
     owner.clicks("Quillet Lane").await?;
     owner.reads("to look at, not to change").await?;
     owner.leaves().await

@@ -407,6 +407,7 @@ async fn a_new_garden_and_a_visitor_see_a_season_too() -> Result<(), Failure> {
     gardener.leaves().await?;
     let visitor = stage.gardener(1280, 800).await?;
     visitor.enters_demo("Look only").await?;
+    visitor.reads("Gardens of").await?;
     visitor.clicks("Quillet Lane").await?;
     visitor.reads("growing places").await?;
     visitor.presses("4").await?;

@@ -4,9 +4,9 @@ use criterion::{Criterion, criterion_group, criterion_main};
 use jiff::civil::date;
 use sparrow_core::ask::starts::starts;
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::climate::weather::Weather;
 use sparrow_core::growth::grower::Grower;
 use sparrow_core::growth::growing::Growing;
+use sparrow_core::known::Known;
 use sparrow_core::reckon::day::reckon;
 use sparrow_core::reckon::season::view;
 use sparrow_core::search::arrange::asked::{Arranging, Wish};
@@ -67,7 +67,9 @@ fn median(mut work: impl FnMut()) -> Duration {
 
 fn ratios(name: &str, garden: &Garden) {
     let (needle, today) = (date(2027, 6, 14), date(2026, 11, 23));
-    let reckoning = median(|| drop(black_box(reckon(garden, Catalogue::standard(), needle, today))));
+    let grower = Grower::of(garden, Catalogue::standard());
+    let known = Known::new(garden, Catalogue::standard(), &grower, today);
+    let reckoning = median(|| drop(black_box(reckon(known, needle))));
     let copy = median(|| {
         let text = serde_json::to_string(garden).expect("facts are JSON");
         drop(black_box(serde_json::from_str::<Garden>(&text).expect("and back")));
@@ -106,6 +108,7 @@ fn ten_wishes() -> Vec<Wish> {
 fn arranging() {
     let today = date(2026, 11, 23);
     let demo = quillet_lane(today).expect("the demo household stands on its own rules");
+    let grower = Grower::of(&demo, Catalogue::standard());
     let mut garden = Garden::new(demo.site.clone());
     let mut bed = demo.beds[0].clone();
     (bed.length, bed.width) = (Length::inches(96), Length::inches(48));
@@ -114,7 +117,7 @@ fn arranging() {
     for effort in [1, 2, 3, 5, 10] {
         let asked = Arranging { bed: id, year: 2027, wishes: ten_wishes(), anew: true, effort };
         let start = Instant::now();
-        let found = arrange(&garden, Catalogue::standard(), &asked).expect("the wishes are in range");
+        let found = arrange(Known::new(&garden, Catalogue::standard(), &grower, today), &asked).expect("the wishes are in range");
         let best = &found.proposals[0];
         let (took, ratio) = (start.elapsed(), f64::from(best.score) / f64::from(found.bound.max(1)));
         let what = if found.proven { "proven best" } else { "bound" };
@@ -128,21 +131,22 @@ fn arranging() {
 /// What the season of a garden takes, and each of its parts.
 fn seasons(name: &str, garden: &Garden) {
     let (needle, today, catalogue) = (date(2027, 6, 14), date(2026, 11, 23), Catalogue::standard());
-    let weather = median(|| drop(black_box(Grower::new(Weather::of(garden)))));
-    let reckoning = median(|| drop(black_box(reckon(garden, catalogue, needle, today))));
-    let season = median(|| drop(black_box(view(garden, catalogue, needle))));
-    let grower = Grower::of(garden);
+    let grower = Grower::of(garden, catalogue);
+    let known = Known::new(garden, catalogue, &grower, today);
+    let weather = median(|| drop(black_box(Grower::of(garden, catalogue))));
+    let reckoning = median(|| drop(black_box(reckon(known, needle))));
+    let season = median(|| drop(black_box(view(known, needle))));
     let year: Vec<_> = garden.patches.iter().filter(|patch| patch.from.year() == 2027).collect();
     let courses = median(|| {
         for patch in &year {
             let Some(growing) = Growing::find(catalogue, patch) else { continue };
-            drop(black_box(course(garden, &grower, growing, patch)));
+            drop(black_box(course(known, growing, patch)));
         }
     });
-    let all: Vec<_> = year.iter().filter_map(|patch| course(garden, &grower, Growing::find(catalogue, patch)?, patch)).collect();
+    let all: Vec<_> = year.iter().filter_map(|patch| course(known, Growing::find(catalogue, patch)?, patch)).collect();
     let handing = median(|| drop(black_box(hand_offs(garden, &all))));
-    let risk = median(|| drop(black_box(risks(garden, catalogue, &grower, &all, needle))));
-    let calendar = median(|| drop(black_box(starts(garden, catalogue, None, 2027))));
+    let risk = median(|| drop(black_box(risks(known, &all, needle))));
+    let calendar = median(|| drop(black_box(starts(known, None, 2027))));
     let whole = weather + reckoning + season;
     println!("{name}: reckoning with season {whole:?} = weather {weather:?} + reckoning {reckoning:?} + season {season:?}");
     println!(
@@ -162,7 +166,9 @@ fn bench(criterion: &mut Criterion) {
     ratios("demo garden", &demo);
     ratios("full garden", &full);
     for (name, garden) in [("reckon demo garden", &demo), ("reckon full garden", &full)] {
-        criterion.bench_function(name, |b| b.iter(|| reckon(black_box(garden), Catalogue::standard(), needle, today)));
+        let grower = Grower::of(garden, Catalogue::standard());
+        let known = Known::new(garden, Catalogue::standard(), &grower, today);
+        criterion.bench_function(name, |b| b.iter(|| reckon(black_box(known), needle)));
     }
 }
 

@@ -17,6 +17,9 @@ pub mod climate;
 /// How large is a plant, and how ripe, on a day?
 pub mod growth;
 
+/// What is everything reckoned from?
+pub mod known;
+
 /// When does what happen, from seed to cleared ground?
 pub mod season;
 

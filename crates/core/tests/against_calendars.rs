@@ -139,7 +139,10 @@ fn found(climate: &Climate, crop: &str, way: &str) -> Vec<Window> {
         north: 0,
         frost,
     };
-    let grower = Grower::new(Weather::at(&site, &Almanac { shape: Some(climate.shape.into()), ..Almanac::default() }));
+    let grower = Grower::new(
+        Weather::at(&site, &Almanac { shape: Some(climate.shape.into()), ..Almanac::default() }),
+        Catalogue::standard(),
+    );
     let crop = Catalogue::standard().crop(crop).expect("it is there");
     let way = crop.way(way).expect("it is there");
     let means = if crop.key == "onion" { Means::Shelf } else { usual_means(crop, way) };

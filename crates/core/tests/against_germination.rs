@@ -6,7 +6,6 @@
 
 use jiff::civil::date;
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::catalogue::figures::{all, figures};
 use sparrow_core::climate::bed_soil::BedSoil;
 use sparrow_core::climate::weather::Weather;
 use sparrow_core::growth::grower::Grower;
@@ -51,7 +50,7 @@ fn always(celsius: f64) -> Grower {
     let almanac = Almanac { from: WarmthFrom::Months, months: Some(months), ..Almanac::default() };
     let site =
         Site { name: "A room".into(), place: String::new(), latitude: Latitude(0), units: Units::Metric, north: 0, frost: None };
-    Grower::new(Weather::at(&site, &almanac))
+    Grower::new(Weather::at(&site, &almanac), Catalogue::standard())
 }
 
 /// Days to come up in soil of a temperature; the sun's share of open soil is taken off, so that the soil has just that.
@@ -60,7 +59,7 @@ fn days(crop: &str, celsius: f64) -> Option<f64> {
     let crop = Catalogue::standard().crop(crop).expect("it is there");
     let day = date(2027, 3, 1);
     let adds = celsius - grower.weather.soil(day);
-    let up = grower.up(figures(crop, &crop.ways[0]), day, &BedSoil::warmer(adds))?;
+    let up = grower.up(&crop.ways[0].season, day, &BedSoil::warmer(adds))?;
     Some(f64::from((up - day).get_days()))
 }
 
@@ -95,7 +94,7 @@ fn what_the_table_says_does_not_come_up_does_not() {
 #[test]
 fn warmer_soil_hurries_seed_up_to_its_best_and_no_further() {
     for crop in &Catalogue::standard().crops {
-        let Some(sprout) = &figures(crop, &crop.ways[0]).sprout else { continue };
+        let Some(sprout) = &crop.ways[0].season.sprout else { continue };
         let cool = days(&crop.key, (sprout.base + 5.0).min(sprout.best));
         let warm = days(&crop.key, sprout.best);
         assert!(cool >= warm && warm.is_some(), "{}: {cool:?} then {warm:?}", crop.key);
@@ -106,8 +105,8 @@ fn warmer_soil_hurries_seed_up_to_its_best_and_no_further() {
 #[test]
 fn every_crop_has_figures_within_reason_and_a_source_that_is_listed() {
     let catalogue = Catalogue::standard();
-    for crop in &catalogue.crops {
-        let known = all().crops.get(&crop.key).unwrap_or_else(|| panic!("{} has no figures of its season", crop.key));
+    for (crop, way) in catalogue.crops.iter().flat_map(|crop| crop.ways.iter().map(move |way| (crop, way))) {
+        let known = &way.season;
         assert!(known.base >= 0.0 && known.base < known.usual && known.usual < known.ceiling, "{}", crop.key);
         assert!(known.soil.may <= known.soil.better && known.soil.better < known.soil.most, "{}", crop.key);
         assert!(known.indoors.is_none_or(|[least, most]| least <= most && (2..=14).contains(&most)), "{}", crop.key);
@@ -125,9 +124,4 @@ fn every_crop_has_figures_within_reason_and_a_source_that_is_listed() {
             assert!((20.0..400.0).contains(&sprout.sum), "{}", crop.key);
         }
     }
-    assert!(all().crops.keys().chain(all().ways.keys()).all(|key| catalogue.crop(key).is_some()), "a crop nobody knows");
-    for (crop, ways) in &all().ways {
-        assert!(ways.keys().all(|way| catalogue.crop(crop).and_then(|crop| crop.way(way)).is_some()), "{crop}");
-    }
-    assert!(all().sources.iter().all(|source| catalogue.sources.contains_key(source)), "{:?}", all().sources);
 }

@@ -3,6 +3,7 @@
 
 mod common;
 
+use common::known_on;
 use sparrow_core::ask::question::{Answer, Question, answer};
 use sparrow_core::catalogue::Catalogue;
 use sparrow_core::ground::pattern::{Pattern, rows};
@@ -173,7 +174,7 @@ fn a_hundred_feet_of_row_hold_what_the_handbook_s_distances_give() {
             continue;
         }
         let question = Question::Edge { crop: crop.into(), way: way.into(), long: Tape(FOOT.times(100)), seeds_a_hole: 1 };
-        let Ok(Answer::Edge(edge)) = answer(&garden, catalogue, &question, common::TODAY) else { panic!("{crop} {way}") };
+        let Ok(Answer::Edge(edge)) = answer(known_on(&garden, common::TODAY), &question) else { panic!("{crop} {way}") };
         let range = (1200.0 / (most * (1.0 + TOLERANCE))).floor()..=(1200.0 / (least * (1.0 - TOLERANCE))).ceil();
         assert!(range.contains(&f64::from(edge.holes)), "{crop} {way}: {} plants, the handbook {range:?}", edge.holes);
         counted += 1;

@@ -2,8 +2,8 @@
 
 mod common;
 
+use common::known_on;
 use common::{garden_with, patch_in};
-use sparrow_core::catalogue::Catalogue;
 use sparrow_core::ground::pattern::grid;
 use sparrow_core::reckon::day::reckon;
 use sparrow_facts::rect::Rect;
@@ -49,7 +49,7 @@ fn crops_stand_in_the_method_where_it_puts_them() {
         let patch = patch_in(&garden, crop, way, Rect { x: 0, y: 0, w: squares * 2, h: squares * 2 });
         let day = patch.from;
         garden.patches.push(patch);
-        let reckoning = reckon(&garden, Catalogue::standard(), day, common::TODAY);
+        let reckoning = reckon(known_on(&garden, common::TODAY), day);
         assert_eq!(reckoning.patches[0].sum.plants, plants, "{crop} {way}: {why}");
         assert_eq!(reckoning.patches[0].holes.len() as u32, plants, "as many are drawn as are counted");
         assert_eq!(reckoning.beds[0].plants, plants);

@@ -2,6 +2,7 @@
 
 mod common;
 
+use common::known;
 use common::{TODAY, bed, site};
 use sparrow_core::catalogue::Catalogue;
 use sparrow_core::change::command::{Command, carry_out};
@@ -82,14 +83,14 @@ fn on_small_beds_the_score_is_the_best_of_all_picks_in_two_hundred_cases() {
 }
 
 fn problem(garden: &Garden, wishes: &[Wish]) -> Problem {
-    sparrow_core::search::arrange::pose::problem_of(garden, Catalogue::standard(), &asked(wishes.to_vec())).expect("it is there")
+    sparrow_core::search::arrange::pose::problem_of(known(garden), &asked(wishes.to_vec())).expect("it is there")
 }
 
 #[test]
 fn an_arrangement_can_be_planted_and_no_stem_stands_within_another_s_distance() {
     let mut garden = garden(8, 4);
     let catalogue = Catalogue::standard();
-    let arranged = arrange(&garden, catalogue, &asked(ten())).unwrap();
+    let arranged = arrange(known(&garden), &asked(ten())).unwrap();
     let best = &arranged.proposals[0];
     assert!(best.left_out.iter().all(|wish| !ten()[*wish].must), "all that must find room does: {:?}", best.left_out);
     for proposed in &best.patches {
@@ -98,7 +99,7 @@ fn an_arrangement_can_be_planted_and_no_stem_stands_within_another_s_distance() 
     }
     let places = best.patches.iter().map(|one| one.place.clone()).collect();
     carry_out(&mut garden, catalogue, &Command::PlaceAll { gone: Vec::new(), places }, TODAY).unwrap();
-    let plantings: Vec<Planting> = garden.patches.iter().map(|p| Planting::of(&garden, catalogue, p).unwrap()).collect();
+    let plantings: Vec<Planting> = garden.patches.iter().map(|p| Planting::of(known(&garden), p).unwrap()).collect();
     let stems: Vec<_> = plantings
         .iter()
         .flat_map(|planting| {
@@ -121,7 +122,7 @@ fn an_arrangement_can_be_planted_and_no_stem_stands_within_another_s_distance() 
 
 #[test]
 fn the_two_answers_differ_and_the_first_is_the_better() {
-    let arranged = arrange(&garden(8, 4), Catalogue::standard(), &asked(ten())).unwrap();
+    let arranged = arrange(known(&garden(8, 4)), &asked(ten())).unwrap();
     let [first, second] = &arranged.proposals[..] else { panic!("{} answers", arranged.proposals.len()) };
     assert!(first.score >= second.score && first.score <= arranged.bound);
     let moved = first.patches.iter().filter(|one| {
@@ -129,14 +130,14 @@ fn the_two_answers_differ_and_the_first_is_the_better() {
         same.is_none_or(|other| other.place.rect != one.place.rect)
     });
     assert!(moved.count() * 2 >= first.patches.len());
-    assert_eq!(arrange(&garden(8, 4), Catalogue::standard(), &asked(ten())).unwrap(), arranged, "the same every time");
+    assert_eq!(arrange(known(&garden(8, 4)), &asked(ten())).unwrap(), arranged, "the same every time");
 }
 
 #[test]
 fn more_effort_never_gives_a_worse_answer() {
     let mut last = i32::MIN;
     for effort in 1..=10 {
-        let arranged = arrange(&garden(8, 4), Catalogue::standard(), &Arranging { effort, ..asked(ten()) }).unwrap();
+        let arranged = arrange(known(&garden(8, 4)), &Arranging { effort, ..asked(ten()) }).unwrap();
         assert!(arranged.proposals[0].score >= last, "effort {effort}");
         last = arranged.proposals[0].score;
     }
@@ -152,7 +153,7 @@ fn what_is_locked_stays_and_what_is_not_makes_way() {
     }
     garden.patches[0].locked = true;
     let wishes = vec![wish("bean", "bush", 36, true), wish("carrot", "root", 64, true)];
-    let arranged = arrange(&garden, catalogue, &asked(wishes.clone())).unwrap();
+    let arranged = arrange(known(&garden), &asked(wishes.clone())).unwrap();
     assert_eq!(arranged.gone, vec![PatchId(2)]);
     let locked = garden.patches[0].clone();
     for proposal in &arranged.proposals {
@@ -164,7 +165,7 @@ fn what_is_locked_stays_and_what_is_not_makes_way() {
     let refused = carry_out(&mut garden, catalogue, &Command::RemovePatch { patch: locked.id }, TODAY).unwrap_err();
     assert_eq!(refused, Refusal::Locked { crop: "pepper".into() });
     // Without 'anew' nothing makes way at all.
-    let kept = arrange(&garden, catalogue, &Arranging { anew: false, ..asked(wishes) }).unwrap();
+    let kept = arrange(known(&garden), &Arranging { anew: false, ..asked(wishes) }).unwrap();
     assert!(kept.gone.is_empty());
 }
 
@@ -174,17 +175,16 @@ fn what_follows_on_may_lie_where_the_first_one_lay() {
     let day = |month, day| Some(jiff::civil::date(2027, month, day));
     let first = Wish { from: day(3, 25), until: day(5, 31), ..wish("spinach", "leaf", 9, true) };
     let second = Wish { from: day(6, 1), until: day(8, 20), ..wish("bean", "bush", 9, true) };
-    let both = arrange(&garden(1, 1), Catalogue::standard(), &asked(vec![first.clone(), second.clone()])).unwrap();
+    let both = arrange(known(&garden(1, 1)), &asked(vec![first.clone(), second.clone()])).unwrap();
     assert_eq!(both.proposals[0].left_out, Vec::<usize>::new());
     let early = Wish { from: day(5, 31), ..second };
-    let one = arrange(&garden(1, 1), Catalogue::standard(), &asked(vec![first, early])).unwrap();
+    let one = arrange(known(&garden(1, 1)), &asked(vec![first, early])).unwrap();
     assert_eq!(one.proposals[0].left_out.len(), 1, "not on the day both would stand");
 }
 
 #[test]
 fn no_answer_is_worse_than_the_bed_as_it_is() {
     // Onions along both long sides with carrots between, on part squares: shapes nobody would think of first.
-    let catalogue = Catalogue::standard();
     let mut garden = garden(8, 4);
     (garden.beds[0].length, garden.beds[0].width) = (Length::inches(87), Length::inches(40));
     let rows = [
@@ -200,7 +200,7 @@ fn no_answer_is_worse_than_the_bed_as_it_is() {
         .patches
         .iter()
         .map(|patch| {
-            let sum = Planting::of(&garden, catalogue, patch).unwrap().reckon().0;
+            let sum = Planting::of(known(&garden), patch).unwrap().reckon().0;
             Wish {
                 from: Some(patch.from),
                 until: Some(patch.until),
@@ -209,10 +209,10 @@ fn no_answer_is_worse_than_the_bed_as_it_is() {
             }
         })
         .collect();
-    let answer = arrange(&garden, catalogue, &asked(wishes.clone())).unwrap();
+    let answer = arrange(known(&garden), &asked(wishes.clone())).unwrap();
     assert_eq!(answer.proposals[0].left_out, Vec::<usize>::new(), "what lies there now fits");
     let unknown: Vec<Wish> = wishes.into_iter().map(|wish| Wish { now: None, ..wish }).collect();
-    let without = arrange(&garden, catalogue, &asked(unknown)).unwrap();
+    let without = arrange(known(&garden), &asked(unknown)).unwrap();
     assert!(answer.proposals[0].score >= without.proposals[0].score);
 }
 
@@ -222,7 +222,7 @@ fn tall_crops_come_to_the_pole_s_side_and_climbers_to_the_trellis() {
         let mut garden = garden(4, 4);
         garden.site.latitude = sparrow_facts::site::Latitude(latitude);
         let wishes = vec![wish("maize", "wide", 4, true), wish("pepper", "bush", 4, true)];
-        let best = arrange(&garden, Catalogue::standard(), &asked(wishes)).unwrap().proposals.remove(0);
+        let best = arrange(known(&garden), &asked(wishes)).unwrap().proposals.remove(0);
         let y = |wish: usize| best.patches.iter().find(|one| one.wish == wish).unwrap().place.rect.y;
         // North is up on the drawing: the far side is the pole's side in the north only.
         if latitude > 0 {
@@ -240,8 +240,7 @@ fn tall_crops_come_to_the_pole_s_side_and_climbers_to_the_trellis() {
     }
     let mut garden = garden(4, 4);
     garden.beds[0].trellises = vec![Trellis { from_far: Length::inches(42), start: Length::ZERO, end: Length::inches(48) }];
-    let best =
-        arrange(&garden, Catalogue::standard(), &asked(vec![wish("pea", "climbing", 16, true)])).unwrap().proposals.remove(0);
+    let best = arrange(known(&garden), &asked(vec![wish("pea", "climbing", 16, true)])).unwrap().proposals.remove(0);
     let ground = best.patches[0].place.rect.ground(&garden.beds[0], Units::Imperial);
     assert!(garden.beds[0].has_trellis_in((ground.left, ground.far), (ground.right, ground.near)));
 }
@@ -249,7 +248,7 @@ fn tall_crops_come_to_the_pole_s_side_and_climbers_to_the_trellis() {
 #[test]
 fn what_cannot_be_asked_is_refused_with_its_limit() {
     let garden = garden(4, 4);
-    let refused = |asking: Arranging| arrange(&garden, Catalogue::standard(), &asking).unwrap_err().to_string();
+    let refused = |asking: Arranging| arrange(known(&garden), &asking).unwrap_err().to_string();
     assert_eq!(refused(asked(vec![])), "wishes for one bed: 0 is outside 1 to 40");
     assert_eq!(refused(Arranging { effort: 11, ..asked(ten()) }), "effort: 11 is outside 1 to 10");
     assert_eq!(refused(asked(vec![wish("carrot", "root", 0, true)])), "plants wished for: 0 is outside 1 to 5000");

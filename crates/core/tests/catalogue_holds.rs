@@ -1,17 +1,20 @@
 //! The data files: complete, consistent, and as large as a home garden needs.
 
+use sparrow_core::catalogue::book::Data;
 use sparrow_core::catalogue::{Catalogue, Grade, Kind, Life, Method};
 use std::collections::HashSet;
 
+const DATA: Data = Data {
+    crops: include_str!("../data/crops.toml"),
+    families: include_str!("../data/families.toml"),
+    company: include_str!("../data/company.toml"),
+    groupings: include_str!("../data/groupings.toml"),
+    sources: include_str!("../data/sources.toml"),
+    seasons: include_str!("../data/seasons.toml"),
+};
+
 fn standard() -> Catalogue {
-    Catalogue::read(
-        include_str!("../data/crops.toml"),
-        include_str!("../data/families.toml"),
-        include_str!("../data/company.toml"),
-        include_str!("../data/groupings.toml"),
-        include_str!("../data/sources.toml"),
-    )
-    .unwrap_or_else(|error| panic!("{error}"))
+    Catalogue::read(&DATA).unwrap_or_else(|error| panic!("{error}"))
 }
 
 #[test]
@@ -72,13 +75,7 @@ fn roots_are_never_transplanted_and_lives_are_right() {
 
 #[test]
 fn a_broken_data_file_is_refused_with_its_name() {
-    let (crops, families, company, groupings, sources) = (
-        include_str!("../data/crops.toml"),
-        include_str!("../data/families.toml"),
-        include_str!("../data/company.toml"),
-        include_str!("../data/groupings.toml"),
-        include_str!("../data/sources.toml"),
-    );
+    let (crops, seasons) = (DATA.crops, DATA.seasons);
     let cases = [
         (
             "a family no crop file knows",
@@ -94,10 +91,28 @@ fn a_broken_data_file_is_refused_with_its_name() {
         ("a field that is not a figure", crops.replace("kills_c = -9", "kills_c = \"cold\""), "crops.toml:"),
     ];
     for (name, broken, expected) in cases {
-        let error = Catalogue::read(&broken, families, company, groupings, sources).expect_err(name);
+        assert_ne!(broken, crops, "the premise of {name}");
+        let error = Catalogue::read(&Data { crops: &broken, ..DATA }).expect_err(name);
         assert!(error.contains(expected), "{name}: {error}");
     }
-    let error = Catalogue::read(crops, families, &company.replace("who = \"basil\"", "who = \"basill\""), groupings, sources)
-        .unwrap_err();
+    let company = DATA.company.replace("who = \"basil\"", "who = \"basill\"");
+    let error = Catalogue::read(&Data { company: &company, ..DATA }).unwrap_err();
     assert!(error.contains("company.toml: basill"), "{error}");
+    let cases = [
+        ("a crop without a season", seasons.replace("key = \"tomato\"", "key = \"tomatl\""), "seasons.toml: tomato is not there"),
+        ("a season of a crop nobody knows", format!("{seasons}\n{}", one_more_season()), "seasons.toml: moly"),
+        ("a source that is not listed", seasons.replacen("source = \"", "source = \"hear", 1), "seasons.toml: no source hear"),
+    ];
+    for (name, broken, expected) in cases {
+        assert_ne!(broken, seasons, "the premise of {name}");
+        let error = Catalogue::read(&Data { seasons: &broken, ..DATA }).expect_err(name);
+        assert!(error.contains(expected), "{name}: {error}");
+    }
+}
+
+/// The first crop's entry under another name.
+fn one_more_season() -> String {
+    let entry = DATA.seasons.split("[[crop]]").nth(1).expect("the file lists crops");
+    let key = entry.lines().find(|line| line.starts_with("key = ")).expect("each has a key");
+    format!("[[crop]]{}", entry.replacen(key, "key = \"moly\"", 1).split("[[crop.way]]").next().unwrap_or_default())
 }

@@ -1,5 +1,8 @@
 //! The two invented households stand on the product's own rules.
 
+mod common;
+
+use common::known_on;
 use jiff::civil::date;
 use sparrow_core::catalogue::Catalogue;
 use sparrow_core::change::verify::verify;
@@ -21,7 +24,7 @@ fn both_households_can_be_laid_out_whatever_the_day() {
 fn quillet_lane_shows_a_bad_habit_and_a_company_clash() {
     let today = date(2026, 11, 23);
     let garden = quillet_lane(today).unwrap();
-    let reckoning = reckon(&garden, Catalogue::standard(), date(2027, 6, 14), today);
+    let reckoning = reckon(known_on(&garden, today), date(2027, 6, 14));
     let settle: Vec<_> = reckoning.findings.iter().filter(|finding| finding.weight == Weight::Settle).collect();
     assert!(settle.iter().any(
         |finding| matches!(&finding.reason, Reason::TooSoon { stand, .. } if stand.family == "nightshade" && stand.year == 2026)

@@ -3,6 +3,8 @@
 //! Read from the `use` lines and the paths in the code, as text. A name that a `mod.rs` or `lib.rs` hands on
 //! counts for the file it comes from; what a `mod.rs` hands on is no import of its own.
 
+#![allow(clippy::unwrap_used, reason = "where the sources cannot be read the test must fail")]
+
 use std::collections::{BTreeMap, BTreeSet};
 use std::path::{Path, PathBuf};
 

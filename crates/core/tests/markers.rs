@@ -3,6 +3,7 @@
 mod common;
 
 use common::{TODAY, garden_with};
+use common::{known, known_on};
 use jiff::civil::date;
 use proptest::prelude::*;
 use sparrow_core::ask::markers::{Markers, Marking, Row, mark};
@@ -36,7 +37,7 @@ fn plain() -> Garden {
 
 fn marked(garden: &Garden, across: bool, rows: Vec<Row>) -> Markers {
     let asked = Marking { bed: BedId(1), year: 2027, across, rows };
-    mark(garden, Catalogue::standard(), &asked).expect("the rows can be laid")
+    mark(known(garden), &asked).expect("the rows can be laid")
 }
 
 fn planted(garden: &mut Garden, across: bool, rows: Vec<Row>) -> Markers {
@@ -79,13 +80,10 @@ fn gaps_can_be_typed_until_the_bed_is_full() {
     let over = marked(&plain(), false, rows(45));
     assert!(!over.rows[1].fits && over.places.len() == 1, "half an inch too far");
     let asked = |gap| Marking { bed: BedId(1), year: 2027, across: false, rows: rows(gap) };
-    let refused = mark(&plain(), Catalogue::standard(), &asked(0)).unwrap_err();
+    let refused = mark(known(&plain()), &asked(0)).unwrap_err();
     assert!(refused.to_string().starts_with("gap: 0 in"), "{refused}");
     let many = Marking { rows: vec![row("beet", "root", None); 61], ..asked(4) };
-    assert_eq!(
-        mark(&plain(), Catalogue::standard(), &many).unwrap_err().to_string(),
-        "a garden has room for 60 rows at once here"
-    );
+    assert_eq!(mark(known(&plain()), &many).unwrap_err().to_string(), "a garden has room for 60 rows at once here");
 }
 
 #[test]
@@ -94,7 +92,7 @@ fn rows_are_patches_at_their_exact_places_and_may_share_half_squares() {
     let rows = vec![row("carrot", "root", None), row("radish", "root", None), row("carrot", "root", Some(2))];
     let laid = planted(&mut garden, false, rows);
     assert_eq!(verify(&garden, Catalogue::standard()), Ok(()));
-    let reckoning = reckon(&garden, Catalogue::standard(), date(2027, 4, 10), TODAY);
+    let reckoning = reckon(known_on(&garden, TODAY), date(2027, 4, 10));
     for (reckoned, marker) in reckoning.patches.iter().zip(&laid.rows) {
         assert!(reckoned.holes.iter().all(|hole| hole.y == marker.at), "every stem on its line");
         assert_eq!(reckoned.sum.plants, marker.plants);
@@ -129,7 +127,7 @@ fn a_row_moves_with_its_half_squares_and_stays_within_them() {
     let moved = Command::MovePatch { patch: patch.id, bed: BedId(1), rect: Rect { x: patch.rect.x + 4, ..patch.rect } };
     carry_out(&mut garden, Catalogue::standard(), &moved, TODAY).unwrap();
     assert_eq!(garden.patches[0].line.map(|line| line.at), Some(inch(33)));
-    let reckoning = reckon(&garden, Catalogue::standard(), date(2027, 4, 10), TODAY);
+    let reckoning = reckon(known_on(&garden, TODAY), date(2027, 4, 10));
     assert!(reckoning.patches[0].holes.iter().all(|hole| hole.x == inch(33)));
     // A file that puts the line elsewhere is not a garden.
     garden.patches[0].line = Some(sparrow_facts::rect::RowLine { across: true, at: inch(90) });
@@ -142,7 +140,7 @@ fn rows_too_near_each_other_are_told_of_with_the_day() {
     let crowded = |gap: i32| {
         let mut garden = plain();
         planted(&mut garden, false, vec![row("beet", "root", None), row("beet", "root", Some(gap))]);
-        let findings = reckon(&garden, Catalogue::standard(), date(2027, 5, 1), TODAY).findings;
+        let findings = reckon(known_on(&garden, TODAY), date(2027, 5, 1)).findings;
         findings
             .into_iter()
             .find_map(|f| if let Reason::RowsCrowd { other, gap, day } = f.reason { Some((other, gap, day)) } else { None })

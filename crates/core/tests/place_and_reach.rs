@@ -2,6 +2,7 @@
 
 mod common;
 
+use common::known_on;
 use common::{TODAY, garden_with, patch_in};
 use jiff::civil::date;
 use sparrow_core::catalogue::Catalogue;
@@ -33,7 +34,7 @@ fn with(patches: &[(&str, &str, Rect)]) -> Garden {
 }
 
 fn told(garden: &Garden) -> Vec<(Weight, Reason)> {
-    let findings = reckon(garden, Catalogue::standard(), date(2027, 6, 21), TODAY).findings;
+    let findings = reckon(known_on(garden, TODAY), date(2027, 6, 21)).findings;
     findings.into_iter().map(|f| (f.weight, f.reason)).collect()
 }
 
@@ -146,7 +147,7 @@ fn a_trellis_is_judged_before_it_is_built() {
 fn vines_spill_where_one_can_walk_and_nowhere_else() {
     let corner = Rect { x: 0, y: 0, w: 4, h: 4 };
     let reckoned = |garden: &Garden| {
-        let reckoning = reckon(garden, Catalogue::standard(), date(2027, 6, 21), TODAY);
+        let reckoning = reckon(known_on(garden, TODAY), date(2027, 6, 21));
         (reckoning.patches[0].sum.plants, reckoning.patches[0].holes.clone())
     };
     // By hand: watermelon wants 36 in; 24 in of ground and 15 in over each of two boards (half of 36 less 3) make 39.

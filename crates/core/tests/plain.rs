@@ -2,6 +2,7 @@
 
 mod common;
 
+use common::known_on;
 use common::{TODAY, garden_with, some_command};
 use jiff::civil::{Date, date};
 use proptest::prelude::*;
@@ -125,7 +126,7 @@ proptest! {
 
     #[test]
     fn prop_company_is_what_asking_every_relation_of_every_pair_finds(garden in any_garden()) {
-        let reckoning = reckon(&garden, Catalogue::standard(), date(2027, 6, 1), TODAY);
+        let reckoning = reckon(known_on(&garden, TODAY), date(2027, 6, 1));
         let told: BTreeSet<(usize, u32, u32)> = reckoning.findings.iter().filter_map(|finding| match finding.reason {
             Reason::Company { relation, who, whom, .. } => Some((relation, who.0, whom.0)),
             _ => None,
@@ -135,7 +136,7 @@ proptest! {
 
     #[test]
     fn prop_too_soon_is_what_reading_all_the_history_finds(garden in any_garden()) {
-        let reckoning = reckon(&garden, Catalogue::standard(), date(2027, 6, 1), TODAY);
+        let reckoning = reckon(known_on(&garden, TODAY), date(2027, 6, 1));
         for patch in shown(&reckoning, &garden).iter().filter(|patch| growing_year(patch.from, Hemisphere::North) == 2027) {
             let told = reckoning.findings.iter().filter(|finding| finding.patch == patch.id).find_map(|finding| match &finding.reason {
                 Reason::TooSoon { stand, .. } => Some(stand.year),
@@ -148,7 +149,7 @@ proptest! {
     #[test]
     fn prop_the_way_out_is_free_ground_that_brings_no_trouble(garden in any_garden()) {
         let catalogue = Catalogue::standard();
-        let reckoning = reckon(&garden, catalogue, date(2027, 6, 1), TODAY);
+        let reckoning = reckon(known_on(&garden, TODAY), date(2027, 6, 1));
         for finding in settle(&reckoning) {
             let Some(room) = finding.way_out else { continue };
             let patch = garden.patch(finding.patch).expect("findings are about patches");
@@ -174,7 +175,7 @@ proptest! {
     fn prop_the_tally_is_what_is_drawn_and_the_marks_count_up(garden in any_garden(), day in 0..365i64) {
         use jiff::ToSpan;
         let needle = date(2027, 1, 1) + day.days();
-        let reckoning = reckon(&garden, Catalogue::standard(), needle, TODAY);
+        let reckoning = reckon(known_on(&garden, TODAY), needle);
         for bed in &reckoning.beds {
             let standing = reckoning.patches.iter().filter(|one| garden.patch(one.patch).is_some_and(|p| p.bed == bed.bed && p.stands_on(needle)));
             let drawn: u32 = standing.map(|one| one.holes.len() as u32 * one.sum.per_hole).sum();
@@ -183,7 +184,7 @@ proptest! {
             let numbers: Vec<u32> = reckoning.findings.iter().filter(|f| f.bed == bed.bed).filter_map(|f| f.number).collect();
             prop_assert_eq!(&numbers, &(1..=numbers.len() as u32).collect::<Vec<_>>());
         }
-        prop_assert_eq!(reckon(&garden, Catalogue::standard(), needle, TODAY), reckoning, "the same every time");
+        prop_assert_eq!(reckon(known_on(&garden, TODAY), needle), reckoning, "the same every time");
     }
 }
 
@@ -194,7 +195,7 @@ fn the_gardens_tried_have_clashes_of_both_kinds_and_ways_out() {
     let (mut company, mut soon, mut ways_out) = (0, 0, 0);
     for _ in 0..40 {
         let garden = any_garden().new_tree(&mut runner).expect("a garden").current();
-        let reckoning = reckon(&garden, Catalogue::standard(), date(2027, 6, 1), TODAY);
+        let reckoning = reckon(known_on(&garden, TODAY), date(2027, 6, 1));
         for finding in settle(&reckoning) {
             company += u32::from(matches!(finding.reason, Reason::Company { .. }));
             soon += u32::from(matches!(finding.reason, Reason::TooSoon { .. }));

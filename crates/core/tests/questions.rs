@@ -2,6 +2,7 @@
 
 mod common;
 
+use common::known_on;
 use common::{TODAY, garden_with, patch_in};
 use jiff::civil::date;
 use sparrow_core::ask::question::{Answer, Question, answer};
@@ -21,7 +22,7 @@ fn garden() -> Garden {
 }
 
 fn asks(garden: &Garden, question: Question) -> Result<Answer, String> {
-    answer(garden, Catalogue::standard(), &question, TODAY).map_err(|refusal| refusal.to_string())
+    answer(known_on(garden, TODAY), &question).map_err(|refusal| refusal.to_string())
 }
 
 #[test]

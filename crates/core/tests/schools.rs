@@ -3,6 +3,7 @@
 mod common;
 
 use common::{TODAY, garden_with, patch_in};
+use common::{known, known_on};
 use jiff::civil::date;
 use sparrow_core::catalogue::Catalogue;
 use sparrow_core::change::command::{Command, carry_out};
@@ -32,11 +33,11 @@ fn choose(garden: &mut Garden, over: SchoolFor, school: Option<School>) -> Resul
 }
 
 fn laid(garden: &Garden) -> PatchReckoning {
-    reckon(garden, Catalogue::standard(), date(2027, 6, 1), TODAY).patches[0].clone()
+    reckon(known_on(garden, TODAY), date(2027, 6, 1)).patches[0].clone()
 }
 
 fn compared(garden: &Garden) -> Vec<(School, u32, Option<Unsuited>)> {
-    let planting = Planting::of(garden, Catalogue::standard(), &garden.patches[0]).expect("it is there");
+    let planting = Planting::of(known(garden), &garden.patches[0]).expect("it is there");
     planting.compare().into_iter().map(|one| (one.school, one.plants, one.unsuited)).collect()
 }
 
@@ -121,7 +122,7 @@ fn a_household_s_own_distance_holds_in_every_school() {
     let own = Command::SetSpacing { crop: "carrot".into(), way: "root".into(), distance: Some((six, six)), note: String::new() };
     carry_out(&mut garden, Catalogue::standard(), &own, TODAY).unwrap();
     for school in School::OFFERED {
-        let planting = Planting::of(&garden, Catalogue::standard(), &garden.patches[0]).unwrap();
+        let planting = Planting::of(known(&garden), &garden.patches[0]).unwrap();
         let along = planting.distance(school).along;
         let percent = if let School::Close { percent } = school { u32::from(percent) } else { 100 };
         assert_eq!(along, Length::inches(6).times(percent).over(100), "{school:?}");
@@ -147,7 +148,7 @@ fn planted_close_an_unlike_neighbour_is_told_of() {
     let other = patch_in(&garden, "tomato", "staked", Rect { x: 4, y: 0, w: 4, h: 4 });
     garden.patches.push(other);
     let told = |garden: &Garden| {
-        let findings = reckon(garden, Catalogue::standard(), date(2027, 6, 1), TODAY).findings;
+        let findings = reckon(known_on(garden, TODAY), date(2027, 6, 1)).findings;
         findings.iter().any(|f| matches!(f.reason, Reason::UnlikeNeighbour { other: PatchId(2) }))
     };
     assert!(!told(&garden));

@@ -3,6 +3,7 @@
 mod common;
 
 use common::{TODAY, garden_with, patch_in};
+use common::{known, known_on};
 use jiff::civil::date;
 use sparrow_core::ask::groupings::{Fitted, fitted};
 use sparrow_core::ask::sheet::{Sheet, StickBetween, sheet};
@@ -37,7 +38,7 @@ fn with(crop: &str, way: &str, rect: Rect, school: Option<School>) -> Garden {
 }
 
 fn sheet_of(garden: &Garden) -> Sheet {
-    sheet(garden, Catalogue::standard(), BedId(1), year_span(2027, Hemisphere::North)).expect("the bed is there")
+    sheet(known(garden), BedId(1), year_span(2027, Hemisphere::North)).expect("the bed is there")
 }
 
 /// By hand: lettuce at 6 in on 2 × 3 squares, a foot from the left: stems at 15, 21 … 33 in from the left end,
@@ -79,12 +80,11 @@ fn stems_stand_beside_the_drip_line_and_strewn_seed_has_no_lines() {
 
 #[test]
 fn every_stem_of_the_households_is_on_a_sheet_within_its_bed_and_sticks_are_told_apart_by_the_tape() {
-    let catalogue = Catalogue::standard();
     for garden in [quillet_lane(TODAY).unwrap(), tern_court(TODAY).unwrap()] {
         let year = sparrow_core::climate::calendar::planning_year(TODAY, &garden.site);
         let days = year_span(year, garden.site.latitude.hemisphere());
         for bed in &garden.beds {
-            let sheet = sheet(&garden, catalogue, bed.id, days).unwrap();
+            let sheet = sheet(known(&garden), bed.id, days).unwrap();
             for setting in &sheet.plantings {
                 let stems: usize = setting.lines.iter().map(|line| line.stems.len()).sum();
                 assert_eq!(stems as u32, setting.holes, "{} {:?}", bed.name, setting.patch);
@@ -139,7 +139,7 @@ fn fifty_slips_find_their_ground_and_the_rest_is_counted() {
     // By hand: beds of 4 × 8 squares; leeks at 4 in are nine to a square, so 50 want six squares or so, in one piece.
     let mut garden = garden_with(2, Units::Imperial);
     let leeks = pattern(BedId(1), "leek", "stem", date(2027, 5, 1), date(2027, 9, 1));
-    let found = fits(&garden, Catalogue::standard(), &leeks, 50).unwrap();
+    let found = fits(known(&garden), &leeks, 50).unwrap();
     assert_eq!((found.places.len(), found.left_over), (1, 0));
     let place = &found.places[0];
     assert!(place.holds >= 50 && place.plants == 50 && place.rect.w * place.rect.h <= 25, "{place:?}");
@@ -156,17 +156,14 @@ fn fifty_slips_find_their_ground_and_the_rest_is_counted() {
             garden.patches.push(patch);
         }
     }
-    let found = fits(&garden, Catalogue::standard(), &leeks, 50).unwrap();
+    let found = fits(known(&garden), &leeks, 50).unwrap();
     assert_eq!(found.places.iter().map(|place| (place.bed, place.plants)).collect::<Vec<_>>(), vec![(BedId(1), 9)]);
     assert_eq!(found.left_over, 41);
-    assert!(fits(&garden, Catalogue::standard(), &leeks, 0).unwrap_err().to_string().contains("0 is outside 1 to 5000"));
+    assert!(fits(known(&garden), &leeks, 0).unwrap_err().to_string().contains("0 is outside 1 to 5000"));
 }
 
 fn grouping(garden: &Garden, key: &str, rect: Rect) -> Fitted {
-    fitted(garden, Catalogue::standard(), BedId(1), rect, 2027)
-        .into_iter()
-        .find(|one| one.key == key)
-        .expect("a grouping of that key")
+    fitted(known(garden), BedId(1), rect, 2027).into_iter().find(|one| one.key == key).expect("a grouping of that key")
 }
 
 #[test]
@@ -187,7 +184,7 @@ fn every_grouping_fits_its_least_ground_and_can_be_planted_whole() {
         let places = found.stages.into_iter().map(|stage| stage.place).collect();
         let edits = carry_out(&mut garden, catalogue, &Command::PlaceAll { gone: Vec::new(), places }, TODAY);
         edits.unwrap_or_else(|refusal| panic!("{}: {refusal}", known.key));
-        assert_eq!(verify(&garden, catalogue), Ok(()));
+        assert_eq!(verify(&garden, Catalogue::standard()), Ok(()));
         assert!(grouping(&garden, &known.key, Rect { x: 0, y: 0, w, h }).taken, "{}: the ground is taken now", known.key);
     }
 }
@@ -200,7 +197,7 @@ fn stages_wait_for_what_they_need_of_each_other() {
     let [maize, beans, squash, _] = &sisters.stages[..] else { panic!("{sisters:?}") };
     let crop = Catalogue::standard().crop("maize").unwrap();
     let patch = maize.place.patch(0);
-    let pace = sparrow_core::ground::planting::Planting::alone(&garden, Catalogue::standard(), &patch).unwrap().pace;
+    let pace = sparrow_core::ground::planting::Planting::alone(known(&garden), &patch).unwrap().pace;
     let high = |day: jiff::civil::Date| {
         size_after(crop, &crop.ways[0], pace.lived(f64::from((day - maize.place.from).get_days()))).height
     };
@@ -212,7 +209,7 @@ fn stages_wait_for_what_they_need_of_each_other() {
     let cabbages = grouping(&garden, "cabbage-zigzag", Rect { x: 0, y: 0, w: 8, h: 8 });
     let places = cabbages.stages.iter().map(|stage| stage.place.clone()).collect();
     carry_out(&mut garden, Catalogue::standard(), &Command::PlaceAll { gone: Vec::new(), places }, TODAY).unwrap();
-    let findings = reckon(&garden, Catalogue::standard(), date(2027, 5, 1), TODAY).findings;
+    let findings = reckon(known_on(&garden, TODAY), date(2027, 5, 1)).findings;
     let sharing = findings.iter().find_map(|f| if let Reason::Shares(sharing) = f.reason { Some(sharing) } else { None });
     assert!(sharing.unwrap().is_in_time(), "{sharing:?}");
 }
@@ -233,7 +230,7 @@ fn a_household_s_own_grouping_is_saved_put_down_and_forgotten() {
         patches: patches.iter().map(|n| PatchId(*n)).collect(),
     };
     carry_out(&mut garden, catalogue, &keep("Back row", &[1, 2]), TODAY).unwrap();
-    assert_eq!(verify(&garden, catalogue), Ok(()));
+    assert_eq!(verify(&garden, Catalogue::standard()), Ok(()));
     let own = grouping(&garden, "own:1", Rect { x: 8, y: 0, w: 8, h: 8 });
     assert_eq!(own.least, [4, 5]);
     let at: Vec<_> = own.stages.iter().map(|stage| (stage.place.rect.x, stage.place.rect.y, stage.place.from)).collect();

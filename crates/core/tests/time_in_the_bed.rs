@@ -3,6 +3,7 @@
 mod common;
 
 use common::{TODAY, garden_with, patch_in};
+use common::{known, known_on};
 use jiff::ToSpan;
 use jiff::civil::{Date, date};
 use proptest::prelude::*;
@@ -90,7 +91,7 @@ proptest! {
         let from = date(2027, 4, 10);
         let patch = stand(&garden, &crop.key, &way.key, Rect { x: 0, y: 0, w: 2, h: 2 }, from, from.saturating_add(stands.days()));
         let width = Length::tenths_mm(width * 10);
-        let pace = Planting::alone(&garden, Catalogue::standard(), &patch).unwrap().pace;
+        let pace = Planting::alone(known(&garden), &patch).unwrap().pace;
         let plain = (0..=stands).map(|n| from.saturating_add(n.days())).find(|day| size(crop, way, &pace, &patch, *day).unwrap().canopy >= width);
         let found = first_day_as_wide(crop, way, &pace, &patch, width);
         // Beyond full leaf nothing grows, so a width that is never reached has no day either way.
@@ -103,7 +104,7 @@ fn a_patch_has_no_size_on_days_it_does_not_stand() {
     let mut garden = garden_with(1, Units::Imperial);
     let patch = patch_in(&garden, "tomato", "staked", Rect { x: 0, y: 0, w: 6, h: 6 });
     garden.patches.push(patch);
-    let on = |day| reckon(&garden, Catalogue::standard(), day, TODAY).patches[0].clone();
+    let on = |day| reckon(known_on(&garden, TODAY), day).patches[0].clone();
     assert_eq!(on(date(2027, 4, 30)).size, None);
     let (may, june, august) = (on(date(2027, 5, 1)), on(date(2027, 6, 1)), on(date(2027, 9, 1)));
     let wide = |reckoned: &sparrow_core::reckon::day::PatchReckoning| reckoned.size.unwrap().canopy;
@@ -121,7 +122,7 @@ fn carrots_and_radishes(out: Date) -> (Garden, Sharing, Weight) {
     garden.patches.push(carrots);
     let radishes = stand(&garden, "radish", "root", GROUND, date(2027, 4, 10), out);
     garden.patches.push(Patch { between: true, ..radishes });
-    let findings = reckon(&garden, Catalogue::standard(), date(2027, 5, 1), TODAY).findings;
+    let findings = reckon(known_on(&garden, TODAY), date(2027, 5, 1)).findings;
     let found = findings.into_iter().find_map(|f| match f.reason {
         Reason::Shares(sharing) => Some((sharing, f.weight)),
         _ => None,
@@ -135,11 +136,11 @@ fn radishes_between_carrots_are_fine_when_they_are_out_before_the_carrots_meet()
     let (garden, sharing, weight) = carrots_and_radishes(date(2027, 5, 8));
     assert_eq!(weight, Weight::Good);
     let carrot = Catalogue::standard().crop("carrot").unwrap();
-    let pace = Planting::alone(&garden, Catalogue::standard(), &garden.patches[0]).unwrap().pace;
+    let pace = Planting::alone(known(&garden), &garden.patches[0]).unwrap().pace;
     let closes = first_day_as_wide(carrot, &carrot.ways[0], &pace, &garden.patches[0], Length::inches(3)).unwrap();
     assert_eq!((sharing.closes, sharing.must_be_out), (Some(closes), Some(closes)));
     // In the gaps: no radish nearer to a carrot than the middle of four, 3/√2 = 2.12 in.
-    let reckoning = reckon(&garden, Catalogue::standard(), date(2027, 5, 1), TODAY);
+    let reckoning = reckon(known_on(&garden, TODAY), date(2027, 5, 1));
     assert!(matches!(reckoning.patches[1].sum.pattern, Pattern::Between { places: 49 }), "7 × 7 gaps of 8 × 8 carrots");
     for radish in &reckoning.patches[1].holes {
         for carrot in &reckoning.patches[0].holes {
@@ -167,7 +168,7 @@ fn bare_ground_is_told_with_what_is_ready_in_time() {
     garden.patches.push(spinach);
     let beans = stand(&garden, "bean", "bush", six, date(2027, 7, 10), date(2027, 11, 25));
     garden.patches.push(beans);
-    let gaps = bare(&garden, Catalogue::standard(), BedId(1), 2027, TODAY);
+    let gaps = bare(known_on(&garden, TODAY), BedId(1), 2027);
     let gap = gaps.iter().find(|gap| gap.rect == six).unwrap();
     assert_eq!((gap.from, gap.until, gap.days), (date(2027, 6, 2), date(2027, 7, 9), 38));
     assert_eq!(gap.centisquares, 600);
@@ -189,7 +190,7 @@ proptest! {
             let _ = sparrow_core::change::command::carry_out(&mut garden, Catalogue::standard(), &command, TODAY);
         }
         for bed in garden.beds.iter().map(|bed| bed.id) {
-            for gap in bare(&garden, Catalogue::standard(), bed, 2027, TODAY) {
+            for gap in bare(known_on(&garden, TODAY), bed, 2027) {
                 prop_assert!((gap.until - gap.from).get_days() + 1 >= SHORTEST);
                 let taken = garden.patches.iter().any(|patch| {
                     patch.bed == bed && patch.rect.overlaps(gap.rect) && patch.from <= gap.until && gap.from <= patch.until

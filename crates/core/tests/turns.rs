@@ -3,6 +3,7 @@
 
 mod common;
 
+use common::known_on;
 use common::{TODAY, garden_with, patch_in};
 use jiff::civil::date;
 use proptest::prelude::*;
@@ -40,7 +41,7 @@ fn turn(garden: &mut Garden, changes: Vec<TurnChange>) -> Result<(), Refusal> {
 
 /// Wishes for a crop on so many squares, in summer, without needs.
 fn wish(garden: &mut Garden, crop: &str, squares: u16) -> WishId {
-    let mut wish = usual_wish(garden, Catalogue::standard(), crop, TODAY).expect("a crop of the catalogue");
+    let mut wish = usual_wish(known_on(garden, TODAY), crop).expect("a crop of the catalogue");
     (wish.squares, wish.needs.trellis, wish.winters) = (squares, false, false);
     (wish.parts.early, wish.parts.main, wish.parts.late) = (false, true, false);
     turn(garden, vec![TurnChange::Wish { wish }]).expect("a wish that may be");
@@ -53,7 +54,7 @@ fn remember(garden: &mut Garden, bed: u32, year: i16, words: &str) {
 }
 
 fn best(garden: &Garden) -> years::TurnProposal {
-    years::propose(garden, Catalogue::standard(), TODAY, &[], &mut |_, _| true).expect("there are wishes")
+    years::propose(known_on(garden, TODAY), &[], &mut |_, _| true).expect("there are wishes")
 }
 
 fn years(garden: &mut Garden, years: u8) {
@@ -90,7 +91,7 @@ fn plantings_of_past_years_flow_in_where_they_stood_the_small_ones_too() {
     let mut garlic = patch_in(&garden, "garlic", "bulb", Rect { x: 12, y: 0, w: 2, h: 2 });
     (garlic.from, garlic.until) = (date(2025, 10, 20), date(2026, 7, 10));
     garden.patches.push(garlic);
-    let seen = view(&garden, Catalogue::standard(), TODAY, &[]);
+    let seen = view(known_on(&garden, TODAY), &[]);
     let told: Vec<_> = seen.cells.iter().map(|cell| (cell.at, cell.year, cell.family.as_str(), cell.centisquares)).collect();
     // The first bed is braced in the middle: radish in its left half, garlic in its right, for both years.
     assert_eq!(
@@ -100,7 +101,7 @@ fn plantings_of_past_years_flow_in_where_they_stood_the_small_ones_too() {
     assert!(seen.ties.is_empty(), "garlic over one winter is one stand, not two");
     // A cabbage wish sees the radishes.
     let cabbage = wish(&mut garden, "cabbage", 4);
-    let answer = straight(&garden, Catalogue::standard(), TODAY, &[], (cabbage, FIRST)).unwrap();
+    let answer = straight(known_on(&garden, TODAY), &[], (cabbage, FIRST)).unwrap();
     assert_eq!(answer.lines[0], (at(1, 1), Standing::Legal { years: None }));
     assert_eq!(answer.lines[1], (at(1, 0), Standing::TooSoon { year: 2025, years: 2, interval: 4 }));
 }
@@ -113,7 +114,7 @@ fn legal_at_the_limit_too_soon_not_free_and_unfit_are_told_apart() {
     let cabbage = wish(&mut garden, "cabbage", 20);
     let maize = wish(&mut garden, "maize", 30);
     let planned = [Entry { wish: maize, year: FIRST, at: at(4, 0), squares: 30 }];
-    let answer = straight(&garden, Catalogue::standard(), TODAY, &planned, (cabbage, FIRST)).unwrap();
+    let answer = straight(known_on(&garden, TODAY), &planned, (cabbage, FIRST)).unwrap();
     let of = |piece: Piece| answer.lines.iter().find(|line| line.0 == piece).unwrap().1.clone();
     assert_eq!(of(at(5, 0)), Standing::Legal { years: None });
     assert_eq!(of(at(2, 0)), Standing::AtTheLimit { years: 4 });
@@ -123,7 +124,7 @@ fn legal_at_the_limit_too_soon_not_free_and_unfit_are_told_apart() {
     let mut climbing = garden.turns.wish(cabbage).unwrap().clone();
     climbing.needs.trellis = true;
     turn(&mut garden, vec![TurnChange::ChangeWish { id: cabbage, wish: climbing }]).unwrap();
-    let answer = straight(&garden, Catalogue::standard(), TODAY, &planned, (cabbage, FIRST)).unwrap();
+    let answer = straight(known_on(&garden, TODAY), &planned, (cabbage, FIRST)).unwrap();
     assert!(answer.lines.iter().all(|line| line.1 == Standing::Lacks { need: "trellis".into() }));
 }
 
@@ -137,7 +138,7 @@ fn four_beds_and_four_families_turn_without_a_clash() {
     }
     let plan = best(&garden);
     assert_eq!((plan.cost.clash, plan.cost.short, plan.proven), (0, 0, true));
-    assert!(view(&garden, Catalogue::standard(), TODAY, &plan.entries).ties.is_empty());
+    assert!(view(known_on(&garden, TODAY), &plan.entries).ties.is_empty());
 }
 
 /// One bed of 4 × 8 squares and two of its halves for nightshades that want four years: it cannot be.
@@ -158,10 +159,10 @@ fn crowded() -> Garden {
 fn a_clash_is_explained_and_every_way_out_is_solved_for_and_can_be_taken_and_undone() {
     let mut garden = crowded();
     let plan = best(&garden);
-    let seen = view(&garden, Catalogue::standard(), TODAY, &plan.entries);
+    let seen = view(known_on(&garden, TODAY), &plan.entries);
     assert!(!seen.ties.is_empty(), "the premise");
     let tie = seen.ties.iter().find(|tie| tie.later - tie.earlier == 1).unwrap();
-    let reasons = why(&garden, Catalogue::standard(), TODAY, &plan.entries, &TieKey::from(tie)).unwrap();
+    let reasons = why(known_on(&garden, TODAY), &plan.entries, &TieKey::from(tie)).unwrap();
     let tomato = garden.turns.wishes[0].id;
     assert!(reasons.forced);
     assert!(reasons.wishes.iter().all(|one| one.wish == tomato), "the carrots have no part in it: {:?}", reasons.wishes);
@@ -175,14 +176,14 @@ fn a_clash_is_explained_and_every_way_out_is_solved_for_and_can_be_taken_and_und
         let keep = TurnChange::KeepPlan { name: "with a way out".into(), entries: remedy.entries.clone() };
         let command = Command::Turn { changes: remedy.changes.iter().cloned().chain([keep]).collect() };
         let edits = carry_out(&mut garden, Catalogue::standard(), &command, TODAY).unwrap();
-        let after = view(&garden, Catalogue::standard(), TODAY, &remedy.entries);
+        let after = view(known_on(&garden, TODAY), &remedy.entries);
         assert_eq!(after.total, remedy.total, "{:?} costs what was said", remedy.kind);
         assert_eq!(after.ties.len() as u32, remedy.clashes);
         apply(&mut garden, &inverse(edits));
         assert_eq!(garden, before);
     }
     // A clash that is not in the plan has no reason.
-    assert!(why(&garden, Catalogue::standard(), TODAY, &[], &TieKey::from(tie)).is_err());
+    assert!(why(known_on(&garden, TODAY), &[], &TieKey::from(tie)).is_err());
 }
 
 #[test]
@@ -195,7 +196,7 @@ fn arguing_puts_a_wish_where_it_is_wanted_and_says_what_that_costs() {
         plan.entries.iter().filter(|entry| entry.wish == wishes[1] && entry.year == FIRST + 1).map(|entry| entry.at).collect();
     let there = (2..=4).map(|bed| at(bed, 0)).find(|piece| !cabbages.contains(piece)).unwrap();
     let pin = Pinned { wish: wishes[1], year: FIRST + 1, at: there };
-    let argued = years::argue(&garden, Catalogue::standard(), TODAY, &plan.entries, pin).unwrap();
+    let argued = years::argue(known_on(&garden, TODAY), &plan.entries, pin).unwrap();
     let stands: Vec<_> =
         argued.proposal.entries.iter().filter(|entry| entry.wish == pin.wish && entry.year == pin.year).collect();
     assert_eq!(stands.iter().map(|entry| entry.at).collect::<Vec<_>>(), [there]);
@@ -213,7 +214,7 @@ fn a_finding_in_a_bed_makes_a_family_wait_longer_there_and_own_values_overrule_t
     remember(&mut garden, 2, FIRST - 5, "cabbage");
     let kale = wish(&mut garden, "kale", 4);
     let standing = |garden: &Garden| {
-        let answer = straight(garden, Catalogue::standard(), TODAY, &[], (kale, FIRST)).unwrap();
+        let answer = straight(known_on(garden, TODAY), &[], (kale, FIRST)).unwrap();
         answer.lines.into_iter().find(|line| line.0 == at(2, 0)).unwrap().1
     };
     assert_eq!(standing(&garden), Standing::Legal { years: Some(5) });
@@ -234,7 +235,7 @@ fn the_three_schools_judge_the_same_years_unlike() {
     let plan = [Entry { wish: tomato, year: FIRST, at: at(2, 0), squares: 4 }];
     let cost = |garden: &mut Garden, school: TurnSchool| {
         garden.turns.school = school;
-        view(garden, Catalogue::standard(), TODAY, &plan).cost
+        view(known_on(garden, TODAY), &plan).cost
     };
     // Risk 5, three years too soon of four: 100 × 5 × 3; and hungry after hungry.
     let family = cost(&mut garden, TurnSchool::FamilyFirst);
@@ -261,12 +262,12 @@ fn what_follows_what_within_a_year_and_from_year_to_year_is_noticed() {
     }
     let entry = |wish, year| Entry { wish, year, at: at(1, 0), squares: 4 };
     let plan = [entry(radish, FIRST), entry(kale, FIRST), entry(pea, FIRST + 1), entry(maize, FIRST + 2)];
-    let seen = view(&garden, Catalogue::standard(), TODAY, &plan);
+    let seen = view(known_on(&garden, TODAY), &plan);
     let notes: Vec<_> = seen.notes.iter().map(|note| (note.year, note.kind, note.first.as_str(), note.then.as_str())).collect();
     assert!(notes.contains(&(FIRST, NoteKind::TwiceInAYear, "radish", "kale")), "{notes:?}");
     assert!(notes.contains(&(FIRST + 2, NoteKind::GiverFirst, "pea", "maize")), "{notes:?}");
     let plan = [entry(kale, FIRST), entry(maize, FIRST + 1)];
-    let notes = view(&garden, Catalogue::standard(), TODAY, &plan).notes;
+    let notes = view(known_on(&garden, TODAY), &plan).notes;
     assert_eq!(notes.iter().map(|note| note.kind).collect::<Vec<_>>(), [NoteKind::HungryAgain]);
 }
 
@@ -287,7 +288,7 @@ fn years_on_and_off_tubs_perennials_and_fallow_ground_are_kept_to() {
     assert!(years.iter().all(|year| [FIRST + 1, FIRST + 3].contains(year)), "{years:?}");
     // Rhubarb fills the left half of the first bed, 16 squares are free beside it; the second bed is fallow then.
     assert!(plan.entries.iter().all(|entry| entry.at != at(1, 0) && (entry.at != at(2, 0) || entry.year == FIRST + 1)));
-    let short = view(&garden, Catalogue::standard(), TODAY, &plan.entries).short;
+    let short = view(known_on(&garden, TODAY), &plan.entries).short;
     assert_eq!(short, [(bean, FIRST + 3, 14)]);
 }
 
@@ -299,7 +300,7 @@ fn what_is_planted_stands_whatever_is_wished_and_the_plan_is_charged_with_it() {
     remember(&mut garden, 1, FIRST - 1, "potatoes");
     let pepper = wish(&mut garden, "pepper", 10);
     let plan = best(&garden);
-    let seen = view(&garden, Catalogue::standard(), TODAY, &plan.entries);
+    let seen = view(known_on(&garden, TODAY), &plan.entries);
     assert_eq!((seen.total, seen.cost), (plan.total, plan.cost));
     // Potatoes, then tomatoes: three years too soon of four, at risk 5. No plan helps that.
     let planted: Vec<_> = seen.ties.iter().filter(|tie| tie.planted).map(|tie| (tie.at, tie.later, tie.cost)).collect();
@@ -340,12 +341,12 @@ fn the_parts_of_the_year_a_crop_holds_follow_from_its_days() {
 #[test]
 fn a_usual_wish_is_what_the_catalogue_knows_of_the_crop() {
     let garden = garden_with(1, Units::Imperial);
-    let usual = |crop: &str| usual_wish(&garden, Catalogue::standard(), crop, TODAY).unwrap();
+    let usual = |crop: &str| usual_wish(known_on(&garden, TODAY), crop).unwrap();
     assert!(usual("tomato").needs.trellis && !usual("carrot").needs.trellis);
     assert!(usual("garlic").winters && !usual("onion").winters, "garlic goes in the autumn before");
     let lettuce = usual("lettuce").parts;
     assert!(lettuce.early && !lettuce.late);
-    assert!(usual_wish(&garden, Catalogue::standard(), "triffid", TODAY).is_err());
+    assert!(usual_wish(known_on(&garden, TODAY), "triffid").is_err());
 }
 
 /// A planting of garlic from one autumn to the next summer, in the first bed.
@@ -360,12 +361,12 @@ fn garlic_that_stands_over_winter_does_not_come_too_soon_after_itself() {
     for planted in [FIRST - 1, FIRST] {
         let mut one = garden.clone();
         one.patches.push(garlic(&one, planted));
-        assert!(view(&one, Catalogue::standard(), TODAY, &[]).ties.is_empty(), "planted in {planted}");
+        assert!(view(known_on(&one, TODAY), &[]).ties.is_empty(), "planted in {planted}");
     }
     // A second planting, in the autumn in which the first was lifted, does.
     garden.patches.push(garlic(&garden, FIRST - 1));
     garden.patches.push(garlic(&garden, FIRST));
-    let seen = view(&garden, Catalogue::standard(), TODAY, &[]);
+    let seen = view(known_on(&garden, TODAY), &[]);
     let told: Vec<_> = seen.ties.iter().map(|tie| (tie.earlier, tie.later)).collect();
     assert_eq!(told, [(FIRST - 1, FIRST), (FIRST - 1, FIRST + 1)]);
 }
@@ -380,7 +381,7 @@ fn what_is_planted_of_a_wish_is_taken_off_it_in_that_year() {
     assert_eq!([given(FIRST), given(FIRST + 1)], [4, 10], "6 squares are planted in the first year");
     // It can be fixed and argued about in that year too.
     let pin = Pinned { wish: bean, year: FIRST, at: at(2, 0) };
-    let argued = years::argue(&garden, Catalogue::standard(), TODAY, &plan.entries, pin).unwrap();
+    let argued = years::argue(known_on(&garden, TODAY), &plan.entries, pin).unwrap();
     assert!(argued.proposal.entries.contains(&Entry { wish: bean, year: FIRST, at: at(2, 0), squares: 4 }));
     garden.patches[0].rect = Rect { x: 0, y: 0, w: 8, h: 5 };
     assert_eq!(best(&garden).entries.iter().filter(|entry| entry.year == FIRST).count(), 0, "all of it is planted");
@@ -394,12 +395,9 @@ fn a_plan_gives_up_squares_that_are_no_longer_wanted() {
     let mut fewer = garden.turns.wish(bean).unwrap().clone();
     fewer.squares = 4;
     turn(&mut garden, vec![TurnChange::ChangeWish { id: bean, wish: fewer }]).unwrap();
-    let again = years::propose(&garden, Catalogue::standard(), TODAY, &plan.entries, &mut |_, _| true).unwrap();
+    let again = years::propose(known_on(&garden, TODAY), &plan.entries, &mut |_, _| true).unwrap();
     assert!(!again.entries.is_empty() && again.entries.iter().all(|entry| entry.squares == 4), "{:?}", again.entries);
-    assert_eq!(
-        view(&garden, Catalogue::standard(), TODAY, &plan.entries).cells.iter().filter_map(|cell| cell.centisquares).max(),
-        Some(400)
-    );
+    assert_eq!(view(known_on(&garden, TODAY), &plan.entries).cells.iter().filter_map(|cell| cell.centisquares).max(), Some(400));
 }
 
 #[test]
@@ -408,7 +406,7 @@ fn own_values_and_findings_hold_in_the_bed_view_as_well() {
     remember(&mut garden, 1, FIRST - 3, "kale");
     garden.patches.push(patch_in(&garden, "cabbage", "head", Rect { x: 0, y: 0, w: 6, h: 6 }));
     let warned = |garden: &Garden| {
-        let reckoned = sparrow_core::reckon::day::reckon(garden, Catalogue::standard(), date(2027, 6, 1), TODAY);
+        let reckoned = sparrow_core::reckon::day::reckon(known_on(garden, TODAY), date(2027, 6, 1));
         reckoned.findings.into_iter().find_map(|finding| match finding.reason {
             sparrow_core::rules::reason::Reason::TooSoon { interval, .. } => Some(interval),
             _ => None,
@@ -437,7 +435,7 @@ fn a_year_of_the_plan_arrives_in_a_bed_as_plants_with_its_days() {
     let entry = |year| Entry { wish: bean, year, at: at(1, 0), squares: 10 };
     let keep = TurnChange::KeepPlan { name: "Plan".into(), entries: vec![entry(FIRST)] };
     turn(&mut garden, vec![keep]).unwrap();
-    let of = |garden: &Garden, year: i16| amounts::amounts(garden, Catalogue::standard(), BedId(1), year, TODAY);
+    let of = |garden: &Garden, year: i16| amounts::amounts(known_on(garden, TODAY), BedId(1), year);
     let usual = of(&garden, FIRST);
     assert_eq!(usual.iter().map(|one| (one.crop.as_str(), one.plants)).collect::<Vec<_>>(), [("bean", 120)]);
     assert!(of(&garden, FIRST + 1).is_empty());
@@ -452,7 +450,7 @@ fn a_garden_without_ground_has_years_and_plans_nothing_in_them() {
     wish(&mut garden, "bean", 10);
     let plan = best(&garden);
     assert!(plan.entries.is_empty() && plan.proven);
-    let seen = view(&garden, Catalogue::standard(), TODAY, &[]);
+    let seen = view(known_on(&garden, TODAY), &[]);
     assert!(seen.plots.is_empty());
     assert_eq!(seen.short.len(), 4, "ten squares short in each of four years");
 }
@@ -498,7 +496,7 @@ fn a_bed_that_goes_takes_its_part_of_the_turns_along_and_brings_it_back() {
 #[test]
 fn wrong_wishes_are_refused_in_words_and_change_nothing() {
     let mut garden = garden_with(1, Units::Imperial);
-    let usual = usual_wish(&garden, Catalogue::standard(), "bean", TODAY).unwrap();
+    let usual = usual_wish(known_on(&garden, TODAY), "bean").unwrap();
     let before = garden.clone();
     let none = sparrow_facts::turns::WishDraft { squares: 0, ..usual.clone() };
     let never = sparrow_facts::turns::WishDraft { parts: Default::default(), ..usual.clone() };
@@ -511,7 +509,7 @@ fn wrong_wishes_are_refused_in_words_and_change_nothing() {
         let refused = turn(&mut garden, vec![TurnChange::Wish { wish }]).unwrap_err();
         assert!(refused.to_string().starts_with(said), "{refused}");
     }
-    let nothing = years::propose(&garden, Catalogue::standard(), TODAY, &[], &mut |_, _| true).unwrap_err();
+    let nothing = years::propose(known_on(&garden, TODAY), &[], &mut |_, _| true).unwrap_err();
     assert_eq!(nothing, Refusal::NothingTo { what: "plan: wish for something first" });
     assert_eq!(garden, before);
 }
@@ -530,9 +528,9 @@ proptest! {
         past.iter().for_each(|&(bed, crop, ago)| remember_again(&mut garden, bed, FIRST - ago, names[crop]));
         crops.iter().for_each(|&(crop, squares)| { wish(&mut garden, names[crop], squares); });
         let plan = best(&garden);
-        let problem = Problem::of(&garden, Catalogue::standard(), TODAY);
+        let problem = Problem::of(known_on(&garden, TODAY));
         prop_assert_eq!(Ledger::lawful(&problem.instance, &problem.assigns(&plan.entries)), Ok(()));
-        let seen = view(&garden, Catalogue::standard(), TODAY, &plan.entries);
+        let seen = view(known_on(&garden, TODAY), &plan.entries);
         prop_assert_eq!(seen.cost, plan.cost);
         prop_assert!(plan.bound <= plan.total);
         let planned = seen.cells.iter().filter(|cell| cell.kind == CellKind::Planned).count();

@@ -2,6 +2,7 @@
 
 mod common;
 
+use common::known_on;
 use common::{TODAY, garden_with, patch_in};
 use jiff::civil::date;
 use sparrow_core::catalogue::Catalogue;
@@ -35,7 +36,7 @@ fn remember(garden: &mut Garden, section: Option<u8>, year: i16, stood: Stood) {
 }
 
 fn findings(garden: &Garden) -> Vec<Finding> {
-    reckon(garden, Catalogue::standard(), date(2027, 6, 1), TODAY).findings
+    reckon(known_on(garden, TODAY), date(2027, 6, 1)).findings
 }
 
 fn too_soon(garden: &Garden) -> Vec<(i16, u8, Option<BedId>)> {
@@ -168,7 +169,7 @@ fn more_than_fit_are_refused_with_the_patch_that_would_hold_them() {
     let larger = Command::MovePatch { patch: patch.id, bed: patch.bed, rect: needs };
     carry_out(&mut garden, Catalogue::standard(), &larger, TODAY).unwrap();
     carry_out(&mut garden, Catalogue::standard(), &asked, TODAY).unwrap();
-    let reckoning = reckon(&garden, Catalogue::standard(), patch.from, TODAY);
+    let reckoning = reckon(known_on(&garden, TODAY), patch.from);
     assert_eq!(reckoning.patches[0].sum.plants, 6);
 }
 
@@ -204,7 +205,7 @@ fn a_household_s_own_distance_overrules_the_table() {
     let mut garden = with(&[("carrot", "root", Rect { x: 0, y: 0, w: 2, h: 2 })]);
     let own = |distance| Command::SetSpacing { crop: "carrot".into(), way: "root".into(), distance, note: "fatter".into() };
     let six = Tape(Length::inches(6));
-    let plants = |garden: &Garden| reckon(garden, Catalogue::standard(), date(2027, 6, 1), TODAY).patches[0].sum.plants;
+    let plants = |garden: &Garden| reckon(known_on(garden, TODAY), date(2027, 6, 1)).patches[0].sum.plants;
     assert_eq!(plants(&garden), 16);
     carry_out(&mut garden, Catalogue::standard(), &own(Some((six, six))), TODAY).unwrap();
     assert_eq!(plants(&garden), 4);
@@ -253,7 +254,7 @@ fn paths_are_as_wide_as_the_ground_between_the_boards() {
 #[test]
 fn a_garden_with_nothing_in_it_is_reckoned() {
     let garden = garden_with(0, Units::Metric);
-    let reckoning = reckon(&garden, Catalogue::standard(), date(2027, 6, 1), TODAY);
+    let reckoning = reckon(known_on(&garden, TODAY), date(2027, 6, 1));
     assert!(reckoning.beds.is_empty() && reckoning.findings.is_empty() && reckoning.paths.is_empty());
 }
 
@@ -261,10 +262,10 @@ fn a_garden_with_nothing_in_it_is_reckoned() {
 fn free_ground_is_what_neither_patches_nor_braces_cover() {
     // Own worked example: 4 × 8 squares with one brace of 38.1 mm across 48 in, 381 × 12192 tenths
     // of a millimetre, is 0.5 of a square; a patch of 2 × 2 squares takes four more.
-    let free = |garden: &Garden| reckon(garden, Catalogue::standard(), date(2027, 6, 1), TODAY).beds[0].free_centisquares;
+    let free = |garden: &Garden| reckon(known_on(garden, TODAY), date(2027, 6, 1)).beds[0].free_centisquares;
     let bare = with(&[]);
     assert_eq!(free(&bare), 3150);
-    let open = reckon(&bare, Catalogue::standard(), date(2027, 6, 1), TODAY).beds[0].fit.open_centisquares;
+    let open = reckon(known_on(&bare, TODAY), date(2027, 6, 1)).beds[0].fit.open_centisquares;
     assert_eq!(free(&bare), open);
     assert_eq!(free(&with(&[("tomato", "caged", LEFT)])), 2750);
 }
@@ -300,6 +301,6 @@ fn a_patch_too_fine_to_draw_is_refused_and_years_out_of_mind_do_no_harm() {
         }
     }
     for needle in [jiff::civil::Date::MIN, jiff::civil::Date::MAX] {
-        assert!(reckon(&garden, catalogue, needle, TODAY).patches.is_empty());
+        assert!(reckon(known_on(&garden, TODAY), needle).patches.is_empty());
     }
 }

@@ -2,6 +2,7 @@
 
 mod common;
 
+use common::known;
 use common::{TODAY, garden_with, patch_in, some_command};
 use jiff::civil::date;
 use proptest::prelude::*;
@@ -52,7 +53,7 @@ proptest! {
         let crops = &Catalogue::standard().crops;
         let crop = &crops[crop % crops.len()];
         let plan = pattern(bed.id, &crop.key, &crop.ways[0].key, date(2027, 5, 1), date(2027, 8, 1));
-        let found = fits(&garden, Catalogue::standard(), &plan, at_hand).unwrap();
+        let found = fits(known(&garden), &plan, at_hand).unwrap();
         let placed: u32 = found.places.iter().map(|place| place.plants).sum();
         prop_assert_eq!(placed + found.left_over, at_hand);
         for (i, place) in found.places.iter().enumerate() {
@@ -62,7 +63,7 @@ proptest! {
             prop_assert!(!taken, "{place:?}");
             let twice = found.places[..i].iter().any(|other| other.bed == place.bed && other.rect.overlaps(place.rect));
             prop_assert!(!twice, "{place:?}");
-            let planting = Planting::alone(&garden, Catalogue::standard(), &patch).unwrap();
+            let planting = Planting::alone(known(&garden), &patch).unwrap();
             prop_assert_eq!(planting.fits(place.rect) * u32::from(crop.ways[0].per_hole), place.holds);
         }
     }
@@ -71,7 +72,7 @@ proptest! {
     fn prop_groupings_stay_on_the_ground_they_are_given(x in 0..16u16, y in 0..8u16, w in 1..20u16, h in 1..12u16) {
         let garden = garden_with(1, Units::Imperial);
         let rect = Rect { x, y, w, h };
-        for found in fitted(&garden, Catalogue::standard(), BedId(1), rect, 2027) {
+        for found in fitted(known(&garden), BedId(1), rect, 2027) {
             for stage in &found.stages {
                 let part = stage.place.rect;
                 let inside = part.x >= x && part.y >= y && part.right() <= rect.right() && part.bottom() <= rect.bottom();
@@ -90,7 +91,7 @@ proptest! {
         let Some(bed) = garden.beds.first().map(|bed| bed.id) else { return Ok(()) };
         let locked: Vec<Patch> = garden.patches.iter().filter(|patch| patch.locked).cloned().collect();
         let asked = Arranging { bed, year: 2027, wishes: wishes.clone(), anew, effort: 1 };
-        let found = arrange(&garden, Catalogue::standard(), &asked).unwrap();
+        let found = arrange(known(&garden), &asked).unwrap();
         let best = found.proposals[0].clone();
         prop_assert!(best.score <= found.bound);
         prop_assert_eq!(best.patches.len() + best.left_out.len(), wishes.len());
@@ -119,7 +120,7 @@ proptest! {
         let between = patch_in(&garden, &quick.key, &quick.ways[0].key, rect);
         garden.patches.push(Patch { between: true, ..between });
         let plantings: Vec<Planting> =
-            garden.patches.iter().map(|patch| Planting::of(&garden, Catalogue::standard(), patch).unwrap()).collect();
+            garden.patches.iter().map(|patch| Planting::of(known(&garden), patch).unwrap()).collect();
         let ((host_sum, hosts), (sum, places)) = (plantings[0].reckon(), plantings[1].reckon());
         let alone = plantings[1].patch.rect;
         prop_assume!(!hosts.is_empty() && matches!(sum.pattern, Pattern::Between { .. }));

@@ -9,6 +9,8 @@ use sparrow_core::change::replan::PatchChange;
 use sparrow_core::change::season::SeasonChange;
 use sparrow_core::change::turns::TurnChange;
 use sparrow_core::climate::calendar;
+use sparrow_core::growth::grower::Grower;
+use sparrow_core::known::Known;
 use sparrow_core::turns::held;
 use sparrow_facts::almanac::{Monthly, Shelf};
 use sparrow_facts::bed::{Board, Reach};
@@ -190,7 +192,8 @@ fn quillet_wishes(plot: &mut Plot) -> Result<(), Refusal> {
         ("lettuce", 5, 1),
         ("maize", 9, 2),
     ] {
-        let usual = held::usual_wish(&plot.garden, Catalogue::standard(), crop, plot.today)?;
+        let grower = Grower::of(&plot.garden, Catalogue::standard());
+        let usual = held::usual_wish(Known::new(&plot.garden, Catalogue::standard(), &grower, plot.today), crop)?;
         let years = YearsOf { every, first: Some(plot.year + 1), last: None };
         changes.push(TurnChange::Wish { wish: WishDraft { squares, years, ..usual } });
     }

@@ -5,8 +5,16 @@ use roxmltree::Document;
 use sparrow_core::ask::sheet::sheet;
 use sparrow_core::catalogue::Catalogue;
 use sparrow_core::climate::calendar::{planning_year, year_span};
+use sparrow_core::growth::grower::Grower;
+use sparrow_core::known::Known;
 use sparrow_demo::{quillet_lane, tern_court};
+use sparrow_facts::garden::Garden;
 use sparrow_formats::sheet_svg::{Paper, write};
+
+/// What is known of a garden; its grower lives as long as the test.
+fn known(garden: &Garden) -> Known<'_> {
+    Known::new(garden, Catalogue::standard(), Box::leak(Box::new(Grower::of(garden, Catalogue::standard()))), date(2026, 11, 23))
+}
 
 #[test]
 fn every_bed_of_the_households_is_drawn_with_every_stem_on_its_paper() {
@@ -14,7 +22,7 @@ fn every_bed_of_the_households_is_drawn_with_every_stem_on_its_paper() {
     for garden in [quillet_lane(today).unwrap(), tern_court(today).unwrap()] {
         let days = year_span(planning_year(today, &garden.site), garden.site.latitude.hemisphere());
         for (bed, paper) in garden.beds.iter().zip([Paper::A4, Paper::Letter].into_iter().cycle()) {
-            let sheet = sheet(&garden, catalogue, bed.id, days).unwrap();
+            let sheet = sheet(known(&garden), bed.id, days).unwrap();
             let text = write(&garden, catalogue, &sheet, paper).unwrap();
             let drawn = Document::parse(&text).unwrap_or_else(|error| panic!("{}: {error}", bed.name));
             let stems: u32 = sheet.plantings.iter().map(|setting| setting.holes).sum();
@@ -36,7 +44,7 @@ fn a_name_cannot_break_the_drawing() {
     let today = date(2026, 11, 23);
     let mut garden = quillet_lane(today).unwrap();
     garden.beds[0].name = "A <b> & \"C\"</svg><script>".into();
-    let sheet = sheet(&garden, Catalogue::standard(), garden.beds[0].id, (date(2027, 1, 1), date(2027, 12, 31))).unwrap();
+    let sheet = sheet(known(&garden), garden.beds[0].id, (date(2027, 1, 1), date(2027, 12, 31))).unwrap();
     let text = write(&garden, Catalogue::standard(), &sheet, Paper::A4).unwrap();
     let drawn = Document::parse(&text).unwrap();
     assert!(drawn.descendants().any(|node| node.text() == Some("A <b> & \"C\"</svg><script>")));

@@ -1,7 +1,9 @@
 //! Who is asking, and what may they do here?
 
 use crate::Shared;
+use crate::compute::work;
 use crate::errors::Trouble;
+use crate::ready::Ready;
 use crate::view::{GardenView, view};
 use actix_session::SessionExt;
 use actix_web::dev::Payload;
@@ -11,10 +13,11 @@ use governor::clock::DefaultClock;
 use governor::state::keyed::DashMapStateStore;
 use governor::{Quota, RateLimiter};
 use jiff::civil::Date;
-use sparrow_store::{AccountId, GardenId, Role, StoreError, Versioned};
-use std::future::{Future, Ready, ready};
+use sparrow_store::{AccountId, GardenId, Role, StoreError};
+use std::future::{self, Future};
 use std::num::NonZeroU32;
 use std::pin::Pin;
+use std::sync::Arc;
 
 /// The name of the session's one entry.
 pub const ACCOUNT: &str = "account";
@@ -33,11 +36,11 @@ pub struct SignedIn(pub AccountId);
 
 impl FromRequest for SignedIn {
     type Error = Trouble;
-    type Future = Ready<Result<Self, Trouble>>;
+    type Future = future::Ready<Result<Self, Trouble>>;
 
     fn from_request(request: &HttpRequest, _: &mut Payload) -> Self::Future {
         let account = request.get_session().get::<AccountId>(ACCOUNT).ok().flatten();
-        ready(account.map(SignedIn).ok_or(Trouble::SignIn))
+        future::ready(account.map(SignedIn).ok_or(Trouble::SignIn))
     }
 }
 
@@ -53,12 +56,27 @@ pub struct InGarden {
     pub account: AccountId,
     /// What they may do.
     pub role: Role,
+    /// The garden's revision as the request came in.
+    pub revision: i64,
 }
 
 impl InGarden {
-    /// The garden as this account sees it.
-    pub fn view(&self, versioned: Versioned, needle: Option<Date>) -> GardenView {
-        view(self.garden, self.role, versioned, needle, self.shared.settings.today())
+    /// The garden, ready to be asked about; read from the database only when it has changed since it was asked about last.
+    pub async fn ready(&self) -> Result<Arc<Ready>, Trouble> {
+        self.shared.ready(self.garden, self.revision).await
+    }
+
+    /// The garden as it is by now, whatever came since the request came in.
+    pub async fn now(&self) -> Result<Arc<Ready>, Trouble> {
+        let (_, revision) = self.shared.store.role(self.garden, self.account).await?;
+        self.shared.ready(self.garden, revision).await
+    }
+
+    /// The garden as this account sees it on a day, or on the one where the needle rests. Reckoning is no work for the
+    /// threads that answer requests.
+    pub async fn view(&self, ready: Arc<Ready>, needle: Option<Date>) -> Result<GardenView, Trouble> {
+        let (garden, role, today) = (self.garden, self.role, self.shared.settings.today());
+        work(move || view(garden, role, &ready, needle, today)).await
     }
 
     /// Refuses guests.
@@ -84,11 +102,11 @@ impl FromRequest for InGarden {
             let SignedIn(account) = signed_in?;
             let shared = shared.ok_or(Trouble::Broken("no shared state".into()))?;
             let garden = garden.ok_or(Trouble::NotFound("garden"))?;
-            let role = shared.store.role(garden, account).await.map_err(|error| match error {
+            let (role, revision) = shared.store.role(garden, account).await.map_err(|error| match error {
                 StoreError::NotFound => Trouble::NotFound("garden"),
                 other => other.into(),
             })?;
-            Ok(InGarden { shared, garden, account, role })
+            Ok(InGarden { shared, garden, account, role, revision })
         })
     }
 }

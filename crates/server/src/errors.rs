@@ -52,8 +52,11 @@ pub enum Trouble {
     /// The revision is missing.
     #[error("the request does not say which revision of the garden it changes (If-Match)")]
     RevisionMissing,
+    /// The key of the request was used for another one.
+    #[error("this request carries the key of another one, so it was not carried out")]
+    KeyUsed,
     /// Something is broken here.
-    #[error("something went wrong here, and nothing was changed; it has been noted")]
+    #[error("something went wrong here; it has been noted. Look whether your change is there before you make it again")]
     Broken(String),
 }
 
@@ -62,6 +65,7 @@ impl From<StoreError> for Trouble {
         match error {
             StoreError::NotFound => Trouble::NotFound("garden"),
             StoreError::Refused(refusal) => Trouble::Refused(refusal),
+            StoreError::KeyUsed => Trouble::KeyUsed,
             other => Trouble::Broken(other.to_string()),
         }
     }
@@ -98,6 +102,7 @@ impl Trouble {
             Trouble::File(_) => (StatusCode::UNPROCESSABLE_ENTITY, "/problems/file", "File refused"),
             Trouble::NameTaken(_) => (StatusCode::CONFLICT, "/problems/name-taken", "Name taken"),
             Trouble::RevisionMissing => (StatusCode::PRECONDITION_REQUIRED, "/problems/revision", "Revision missing"),
+            Trouble::KeyUsed => (StatusCode::UNPROCESSABLE_ENTITY, "/problems/key-used", "Key used"),
             Trouble::Broken(_) => (StatusCode::INTERNAL_SERVER_ERROR, "/problems/broken", "Broken"),
         }
     }

@@ -1,42 +1,28 @@
-//! Gardens: seeing, changing, taking back, exporting, importing, letting others in.
+//! Gardens: making, seeing, exporting, importing, letting others in.
 
 use crate::Shared;
 use crate::auth::{InGarden, SignedIn};
 use crate::body::read;
+use crate::compute::work;
 use crate::errors::Trouble;
+use crate::ready::Ready;
 use crate::view::{GardenLine, GardenView, number, view};
+use actix_web::HttpResponse;
 use actix_web::http::header::{self, ETag, EntityTag};
-use actix_web::web::{self, Bytes, Data, Json, Query};
-use actix_web::{HttpRequest, HttpResponse};
+use actix_web::web::{Bytes, Data, Json, Query};
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
-use sparrow_core::ask::question;
-use sparrow_core::ask::question::Question;
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::change::command;
-use sparrow_core::change::command::Command;
 use sparrow_core::change::site::checked_site;
-use sparrow_facts::edit;
 use sparrow_facts::garden::Garden;
 use sparrow_facts::site::Site;
 use sparrow_formats::garden_file;
-use sparrow_store::{Asked, Role, StoreError, Versioned};
+use sparrow_store::{GardenId, Role, StoreError};
 
 /// The day to look at; nothing for the day where the needle rests.
 #[derive(Deserialize)]
 pub struct OnDay {
     on: Option<Date>,
-}
-
-/// A command as it is sent, with the day whose picture is wanted back.
-#[derive(Deserialize)]
-#[serde(deny_unknown_fields)]
-pub struct Asking {
-    command: Command,
-    on: Option<Date>,
-    /// Only show what would follow; change nothing.
-    #[serde(default)]
-    rehearse: bool,
 }
 
 /// A new garden.
@@ -80,88 +66,38 @@ pub async fn create(shared: Data<Shared>, SignedIn(account): SignedIn, body: Byt
     let NewGarden { site } = read(&body)?;
     let garden = Garden::new(checked_site(&site)?);
     let id = shared.store.create_garden(account, &garden).await?;
-    Ok(answer(view(id, Role::Owner, shared.store.load(id).await?, None, shared.settings.today())))
+    made(&shared, id).await
 }
 
 /// Anyone with a role in the garden: the garden on a day.
 #[utoipa::path(get, path = "/api/v1/gardens/{garden}", params(("garden" = i64, Path, description = "number of the garden"), ("on" = Option<String>, Query, description = "day to look at, YYYY-MM-DD")), responses((status = 200, description = "the garden and all that follows from it"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn show(inside: InGarden, day: Query<OnDay>) -> Result<HttpResponse, Trouble> {
-    let versioned = inside.shared.store.load(inside.garden).await?;
-    Ok(answer(inside.view(versioned, day.on)))
-}
-
-/// Owners and helpers: carries out a command, or rehearses it.
-#[utoipa::path(post, path = "/api/v1/gardens/{garden}/commands", params(("garden" = i64, Path, description = "number of the garden"), ("If-Match" = String, Header, description = "revision the change is made on"), ("Idempotency-Key" = Option<String>, Header, description = "the same key twice is the same change")), responses((status = 200, description = "the garden afterwards"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn command(inside: InGarden, request: HttpRequest, body: Bytes) -> Result<HttpResponse, Trouble> {
-    inside.may_change()?;
-    let asking: Asking = read(&body)?;
-    if asking.rehearse {
-        return rehearse(&inside, &asking).await;
-    }
-    let key = request.headers().get("Idempotency-Key").and_then(|key| key.to_str().ok()).filter(|key| key.len() <= 100);
-    let asked = Asked { garden: inside.garden, by: inside.account, on: seen_revision(&request)?, key };
-    let told = serde_json::to_value(&asking.command).map_err(|error| Trouble::Broken(error.to_string()))?;
-    let planned = |garden: &Garden| command::plan(garden, Catalogue::standard(), &asking.command, inside.shared.settings.today());
-    let changed = inside.shared.store.change(asked, told, planned).await;
-    outcome(&inside, changed, asking.on).await
-}
-
-async fn rehearse(inside: &InGarden, asking: &Asking) -> Result<HttpResponse, Trouble> {
-    let mut versioned = inside.shared.store.load(inside.garden).await?;
-    let edits = command::plan(&versioned.garden, Catalogue::standard(), &asking.command, inside.shared.settings.today())?;
-    edit::apply(&mut versioned.garden, &edits);
-    Ok(answer(inside.view(versioned, asking.on)))
-}
-
-/// Anyone with a role in the garden: answers a question that changes nothing.
-#[utoipa::path(post, path = "/api/v1/gardens/{garden}/questions", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "the answer"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn question(inside: InGarden, body: Bytes) -> Result<HttpResponse, Trouble> {
-    let asked: Question = read(&body)?;
-    let (garden, today) = (inside.shared.store.load(inside.garden).await?.garden, inside.shared.settings.today());
-    // Some answers are searches; they must not hold up those who wait for a drop of a patch.
-    let answered = web::block(move || question::answer(&garden, Catalogue::standard(), &asked, today)).await;
-    let answer = answered.map_err(|error| Trouble::Broken(error.to_string()))??;
-    Ok(HttpResponse::Ok().insert_header((header::CACHE_CONTROL, "no-store")).json(answer))
-}
-
-/// Owners and helpers: takes back the last change.
-#[utoipa::path(post, path = "/api/v1/gardens/{garden}/undo", params(("garden" = i64, Path, description = "number of the garden"), ("If-Match" = String, Header, description = "revision the change is made on"), ("Idempotency-Key" = Option<String>, Header, description = "the same key twice is the same change")), responses((status = 200, description = "the garden afterwards"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn undo(inside: InGarden, request: HttpRequest, day: Query<OnDay>) -> Result<HttpResponse, Trouble> {
-    inside.may_change()?;
-    let asked = Asked { garden: inside.garden, by: inside.account, on: seen_revision(&request)?, key: None };
-    let undone = inside.shared.store.undo(asked).await;
-    outcome(&inside, undone, day.on).await
-}
-
-/// Owners and helpers: does again what was taken back.
-#[utoipa::path(post, path = "/api/v1/gardens/{garden}/redo", params(("garden" = i64, Path, description = "number of the garden"), ("If-Match" = String, Header, description = "revision the change is made on"), ("Idempotency-Key" = Option<String>, Header, description = "the same key twice is the same change")), responses((status = 200, description = "the garden afterwards"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn redo(inside: InGarden, request: HttpRequest, day: Query<OnDay>) -> Result<HttpResponse, Trouble> {
-    inside.may_change()?;
-    let asked = Asked { garden: inside.garden, by: inside.account, on: seen_revision(&request)?, key: None };
-    let redone = inside.shared.store.redo(asked).await;
-    outcome(&inside, redone, day.on).await
+    Ok(answer(inside.view(inside.ready().await?, day.on).await?))
 }
 
 /// Anyone with a role in the garden: the garden as a file.
 #[utoipa::path(get, path = "/api/v1/gardens/{garden}/export", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "the garden's file"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn export(inside: InGarden) -> Result<HttpResponse, Trouble> {
-    let garden = inside.shared.store.load(inside.garden).await?.garden;
+    let ready = inside.ready().await?;
     let name: String =
-        garden.site.name.chars().map(|c| if c.is_ascii_alphanumeric() { c.to_ascii_lowercase() } else { '-' }).collect();
+        ready.garden().site.name.chars().map(|c| if c.is_ascii_alphanumeric() { c.to_ascii_lowercase() } else { '-' }).collect();
     Ok(HttpResponse::Ok()
         .content_type("application/json")
         .insert_header((header::CONTENT_DISPOSITION, format!("attachment; filename=\"{name}.garden.json\"")))
-        .body(garden_file::write(&garden)))
+        .body(garden_file::write(ready.garden())))
 }
 
 /// Signed-in accounts: makes a garden of their own from a file, or changes nothing.
 #[utoipa::path(post, path = "/api/v1/gardens/import", responses((status = 200, description = "the garden"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn import(shared: Data<Shared>, SignedIn(account): SignedIn, body: Bytes) -> Result<HttpResponse, Trouble> {
-    let text =
-        std::str::from_utf8(&body).map_err(|_| Trouble::Field("the file is not text; a garden file is JSON in UTF-8".into()))?;
-    let garden = garden_file::read(text, Catalogue::standard())?;
+    let read = work(move || {
+        let text = std::str::from_utf8(&body);
+        let text = text.map_err(|_| Trouble::Field("the file is not text; a garden file is JSON in UTF-8".into()))?;
+        Ok::<_, Trouble>(garden_file::read(text, Catalogue::standard())?)
+    });
+    let garden = read.await??;
     let id = shared.store.create_garden(account, &garden).await?;
-    Ok(answer(view(id, Role::Owner, shared.store.load(id).await?, None, shared.settings.today())))
+    made(&shared, id).await
 }
 
 /// Anyone with a role in the garden: who may come in.
@@ -187,20 +123,11 @@ pub async fn let_in(inside: InGarden, body: Bytes) -> Result<HttpResponse, Troub
     Ok(HttpResponse::NoContent().finish())
 }
 
-fn seen_revision(request: &HttpRequest) -> Result<i64, Trouble> {
-    let value = request.headers().get(header::IF_MATCH).and_then(|value| value.to_str().ok());
-    value.and_then(|text| text.trim_matches('"').parse().ok()).ok_or(Trouble::RevisionMissing)
-}
-
-async fn outcome(inside: &InGarden, changed: Result<Versioned, StoreError>, on: Option<Date>) -> Result<HttpResponse, Trouble> {
-    match changed {
-        Ok(versioned) => Ok(answer(inside.view(versioned, on))),
-        Err(StoreError::Stale { .. }) => {
-            let current = inside.shared.store.load(inside.garden).await?;
-            Err(Trouble::Stale(Box::new(inside.view(current, on))))
-        }
-        Err(other) => Err(other.into()),
-    }
+/// A garden that was just made, as its owner sees it.
+async fn made(shared: &Data<Shared>, id: GardenId) -> Result<HttpResponse, Trouble> {
+    let (ready, today) = (Ready::of(shared.store.load(id).await?), shared.settings.today());
+    shared.gardens.keep(id, &ready);
+    Ok(answer(work(move || view(id, Role::Owner, &ready, None, today)).await?))
 }
 
 fn answer(view: GardenView) -> HttpResponse {

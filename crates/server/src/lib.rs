@@ -5,6 +5,9 @@
 mod accounts;
 mod auth;
 mod body;
+mod changed;
+mod changes;
+mod compute;
 mod demo;
 mod errors;
 mod gardens;
@@ -13,6 +16,8 @@ mod openapi;
 mod page;
 mod password;
 mod proposals;
+mod questions;
+mod ready;
 mod routes;
 mod seasons;
 mod sheets;
@@ -23,6 +28,8 @@ pub use demo::DEMO_PASSWORD;
 pub use routes::configure;
 pub use types::write_types;
 
+use crate::errors::Trouble;
+use crate::ready::{Ready, ReadyGardens};
 use actix_session::SessionMiddleware;
 use actix_session::config::PersistentSession;
 use actix_session::storage::CookieSessionStore;
@@ -32,8 +39,9 @@ use actix_web::middleware::{Compress, DefaultHeaders, NormalizePath};
 use actix_web::web::Data;
 use actix_web::{App, HttpServer};
 use jiff::civil::Date;
-use sparrow_store::{Store, StoreError};
+use sparrow_store::{GardenId, Store, StoreError};
 use std::net::TcpListener;
+use std::sync::Arc;
 use tracing_actix_web::TracingLogger;
 
 /// How to serve.
@@ -58,6 +66,20 @@ pub struct Shared {
     pub settings: Settings,
     /// How often a name may be tried at sign-in.
     pub attempts: auth::Attempts,
+    /// Gardens asked about lately.
+    pub gardens: ReadyGardens,
+}
+
+impl Shared {
+    /// A garden ready to be asked about, when it is known to have been at a revision a moment ago.
+    async fn ready(&self, garden: GardenId, revision: i64) -> Result<Arc<Ready>, Trouble> {
+        if let Some(kept) = self.gardens.at(garden, revision) {
+            return Ok(kept);
+        }
+        let ready = Ready::of(self.store.load(garden).await?);
+        self.gardens.keep(garden, &ready);
+        Ok(ready)
+    }
 }
 
 impl Settings {
@@ -75,7 +97,7 @@ pub async fn launch(store: Store, settings: Settings, listener: TcpListener) -> 
         demo::make_households(&store, settings.today()).await?;
     }
     let key = Key::from(&store.cookie_key(&fresh_key()).await?);
-    let shared = Data::new(Shared { store, settings, attempts: auth::attempts() });
+    let shared = Data::new(Shared { store, settings, attempts: auth::attempts(), gardens: ReadyGardens::default() });
     let server = HttpServer::new(move || {
         let sessions = SessionMiddleware::builder(CookieSessionStore::default(), key.clone())
             .cookie_name("sparrow".into())

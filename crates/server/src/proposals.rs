@@ -7,10 +7,9 @@ use actix_web::HttpResponse;
 use actix_web::http::header;
 use actix_web::web::Bytes;
 use serde::{Deserialize, Serialize};
-use sparrow_core::catalogue::Catalogue;
+use sparrow_core::known::Known;
 use sparrow_core::search::years;
 use sparrow_core::search::years::TurnProposal;
-use sparrow_facts::garden::Garden;
 use sparrow_facts::turns::Entry;
 use sparrow_rotate::Progress;
 use std::convert::Infallible;
@@ -63,12 +62,12 @@ pub enum Report {
 #[utoipa::path(post, path = "/api/v1/gardens/{garden}/proposals", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "events of the search", content_type = "text/event-stream"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn propose(inside: InGarden, body: Bytes) -> Result<HttpResponse, Trouble> {
     let Proposing { now } = read(&body)?;
-    let (garden, today) = (inside.shared.store.load(inside.garden).await?.garden, inside.shared.settings.today());
+    let (ready, today) = (inside.ready().await?, inside.shared.settings.today());
     // A machine has few cores: more searches than these wait for their turn.
     let turn = SEARCHES.acquire().await.map_err(|closed| Trouble::Broken(closed.to_string()))?;
     let (sender, receiver) = channel::<Result<Bytes, Infallible>>(64);
     tokio::task::spawn_blocking(move || {
-        search(&garden, today, &now, &sender);
+        search(ready.known(today), &now, &sender);
         drop(turn);
     });
     Ok(HttpResponse::Ok()
@@ -79,7 +78,7 @@ pub async fn propose(inside: InGarden, body: Bytes) -> Result<HttpResponse, Trou
         .streaming(ReceiverStream::new(receiver)))
 }
 
-fn search(garden: &Garden, today: jiff::civil::Date, now: &[Entry], sender: &Sender<Result<Bytes, Infallible>>) {
+fn search(known: Known, now: &[Entry], sender: &Sender<Result<Bytes, Infallible>>) {
     let begun = Instant::now();
     let mut told: Option<(Progress, Instant)> = None;
     let mut watch = |progress: Progress, best: &dyn Fn() -> Vec<Entry>| {
@@ -91,7 +90,7 @@ fn search(garden: &Garden, today: jiff::civil::Date, now: &[Entry], sender: &Sen
         }
         begun.elapsed() < LONGEST && !sender.is_closed()
     };
-    let report = match years::propose(garden, Catalogue::standard(), today, now, &mut watch) {
+    let report = match years::propose(known, now, &mut watch) {
         Ok(proposal) => Report::Done { proposal },
         Err(refusal) => Report::Refused { said: refusal.to_string() },
     };

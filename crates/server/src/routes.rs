@@ -1,7 +1,7 @@
 //! Every route on one page. Who may call it stands at the handler's head.
 
 use crate::errors::Trouble;
-use crate::{accounts, gardens, lookups, openapi, page, proposals, seasons, sheets};
+use crate::{accounts, changes, gardens, lookups, openapi, page, proposals, questions, seasons, sheets};
 use actix_web::web::{self, JsonConfig, PayloadConfig, QueryConfig, ServiceConfig, delete, get, post};
 
 /// The most a request body may hold \[bytes\]; a garden of thirty years is well under it.
@@ -34,8 +34,8 @@ fn api(api: &mut ServiceConfig) {
         .service(
             web::scope("/gardens/{garden}")
                 .route("", get().to(gardens::show))
-                .route("/commands", post().to(gardens::command))
-                .route("/questions", post().to(gardens::question))
+                .route("/commands", post().to(changes::command))
+                .route("/questions", post().to(questions::question))
                 .route("/proposals", post().to(proposals::propose))
                 .route("/beds/{bed}/sheet.svg", get().to(sheets::sheet))
                 .route("/station", post().to(seasons::station))
@@ -44,8 +44,8 @@ fn api(api: &mut ServiceConfig) {
                 .route("/calendar", get().to(seasons::link))
                 .route("/calendar", post().to(seasons::give_link))
                 .route("/calendar", delete().to(seasons::revoke_link))
-                .route("/undo", post().to(gardens::undo))
-                .route("/redo", post().to(gardens::redo))
+                .route("/undo", post().to(changes::undo))
+                .route("/redo", post().to(changes::redo))
                 .route("/export", get().to(gardens::export))
                 .route("/members", get().to(gardens::members))
                 .route("/members", post().to(gardens::let_in)),

@@ -2,21 +2,23 @@
 
 use crate::Shared;
 use crate::auth::InGarden;
+use crate::compute::work;
 use crate::errors::Trouble;
+use crate::ready::Ready;
 use actix_web::HttpResponse;
 use actix_web::cookie::Key;
 use actix_web::http::header;
-use actix_web::web::{Bytes, Data, Json, Path, Query, block};
+use actix_web::web::{Bytes, Data, Json, Path, Query};
 use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
-use sparrow_core::catalogue::Catalogue;
 use sparrow_core::climate::station::condense;
 use sparrow_core::reckon::season::all_tasks;
 use sparrow_facts::almanac::Station;
 use sparrow_formats::season_calendar::Naming;
 use sparrow_formats::{season_calendar, station_file};
-use sparrow_store::{CalendarLink, StoreError, Versioned};
+use sparrow_store::{CalendarLink, StoreError};
+use std::sync::Arc;
 use ts_rs::TS;
 
 /// What the household calls the station.
@@ -56,9 +58,9 @@ const BACK: i64 = 60;
 #[utoipa::path(post, path = "/api/v1/gardens/{garden}/station", params(("garden" = i64, Path, description = "number of the garden"), ("name" = String, Query, description = "what the station is called")), responses((status = 200, description = "what the file says"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn station(inside: InGarden, called: Query<Called>, body: Bytes) -> Result<Json<StationRead>, Trouble> {
     inside.may_change()?;
-    let hemisphere = inside.shared.store.load(inside.garden).await?.garden.site.latitude.hemisphere();
+    let hemisphere = inside.ready().await?.garden().site.latitude.hemisphere();
     let name = called.into_inner().name;
-    let read = block(move || {
+    let read = work(move || {
         let text = String::from_utf8_lossy(&body);
         let file = station_file::read(&text).map_err(|why| Trouble::Field(format!("{why}; nothing was read in")))?;
         let station = condense(name.trim(), &file.days, hemisphere)?;
@@ -67,25 +69,27 @@ pub async fn station(inside: InGarden, called: Query<Called>, body: Bytes) -> Re
         gaps.truncate(MOST_GAPS);
         Ok(StationRead { station, columns: file.columns, fahrenheit: file.fahrenheit, inches: file.inches, gaps })
     });
-    read.await.map_err(|error| Trouble::Broken(error.to_string()))?.map(Json)
+    read.await?.map(Json)
 }
 
 /// Anyone with a role in the garden: its work as an iCalendar file.
 #[utoipa::path(get, path = "/api/v1/gardens/{garden}/calendar.ics", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "an iCalendar file"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn ics(inside: InGarden) -> Result<HttpResponse, Trouble> {
     let link = inside.shared.store.calendar(inside.garden, &fresh()).await?;
-    let versioned = inside.shared.store.load(inside.garden).await?;
-    Ok(file("text/calendar; charset=utf-8", Some("calendar.ics"), written(&inside.shared, &versioned, &link)))
+    let text = written(&inside.shared, inside.ready().await?, link).await?;
+    Ok(file("text/calendar; charset=utf-8", Some("calendar.ics"), text))
 }
 
 /// Anyone with a role in the garden: the same as a table.
 #[utoipa::path(get, path = "/api/v1/gardens/{garden}/calendar.csv", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "a table"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn csv(inside: InGarden) -> Result<HttpResponse, Trouble> {
     let link = inside.shared.store.calendar(inside.garden, &fresh()).await?;
-    let versioned = inside.shared.store.load(inside.garden).await?;
-    let tasks = all_tasks(&versioned.garden, Catalogue::standard(), since(&inside.shared));
-    let naming = naming(&inside.shared, &versioned, &link);
-    let table = season_calendar::csv(&versioned.garden, &tasks, &naming).map_err(|error| Trouble::Broken(error.to_string()))?;
+    let (ready, today) = (inside.ready().await?, inside.shared.settings.today());
+    let table = work(move || {
+        let tasks = all_tasks(ready.known(today), since(today));
+        season_calendar::csv(ready.garden(), &tasks, &naming(today, &ready, &link))
+    });
+    let table = table.await?.map_err(|error| Trouble::Broken(error.to_string()))?;
     Ok(file("text/csv; charset=utf-8", Some("calendar.csv"), table))
 }
 
@@ -98,8 +102,9 @@ pub async fn feed(shared: Data<Shared>, token: Path<String>) -> Result<HttpRespo
     };
     let garden = shared.store.garden_of_token(&token).await.map_err(unknown)?;
     let link = shared.store.calendar(garden, &fresh()).await?;
-    let versioned = shared.store.load(garden).await?;
-    Ok(file("text/calendar; charset=utf-8", None, written(&shared, &versioned, &link)))
+    let revision = shared.store.revision(garden).await?;
+    let text = written(&shared, shared.ready(garden, revision).await?, link).await?;
+    Ok(file("text/calendar; charset=utf-8", None, text))
 }
 
 /// Owners and helpers: where the calendar can be subscribed to, if anywhere.
@@ -137,17 +142,21 @@ fn fresh() -> String {
     Key::generate().master().iter().take(16).map(|byte| format!("{byte:02x}")).collect()
 }
 
-fn since(shared: &Shared) -> Date {
-    shared.settings.today().saturating_sub(BACK.days())
+fn since(today: Date) -> Date {
+    today.saturating_sub(BACK.days())
 }
 
-fn naming<'a>(shared: &Shared, versioned: &Versioned, link: &'a CalendarLink) -> Naming<'a> {
-    Naming { uid: &link.uid, revision: u32::try_from(versioned.revision).unwrap_or(u32::MAX), made: shared.settings.today() }
+fn naming<'a>(today: Date, ready: &Ready, link: &'a CalendarLink) -> Naming<'a> {
+    Naming { uid: &link.uid, revision: u32::try_from(ready.at.revision).unwrap_or(u32::MAX), made: today }
 }
 
-fn written(shared: &Shared, versioned: &Versioned, link: &CalendarLink) -> String {
-    let tasks = all_tasks(&versioned.garden, Catalogue::standard(), since(shared));
-    season_calendar::ics(&versioned.garden, &tasks, &naming(shared, versioned, link))
+async fn written(shared: &Shared, ready: Arc<Ready>, link: CalendarLink) -> Result<String, Trouble> {
+    let today = shared.settings.today();
+    let text = move || {
+        let tasks = all_tasks(ready.known(today), since(today));
+        season_calendar::ics(ready.garden(), &tasks, &naming(today, &ready, &link))
+    };
+    work(text).await
 }
 
 fn file(kind: &str, name: Option<&str>, body: String) -> HttpResponse {

@@ -1,6 +1,7 @@
 //! Drawings to print or to keep.
 
 use crate::auth::InGarden;
+use crate::compute::work;
 use crate::errors::Trouble;
 use actix_web::HttpResponse;
 use actix_web::http::header;
@@ -8,7 +9,6 @@ use actix_web::web::{Path, Query};
 use jiff::civil::Date;
 use serde::Deserialize;
 use sparrow_core::ask::sheet;
-use sparrow_core::catalogue::Catalogue;
 use sparrow_core::climate::calendar;
 use sparrow_facts::ids::BedId;
 use sparrow_formats::sheet_svg;
@@ -39,19 +39,23 @@ enum PaperName {
 /// Anyone with a role in the garden: the setting-out drawing of a bed.
 #[utoipa::path(get, path = "/api/v1/gardens/{garden}/beds/{bed}/sheet.svg", params(("garden" = i64, Path, description = "number of the garden"), ("bed" = u32, Path, description = "number of the bed"), ("year" = i16, Query, description = "growing year"), ("on" = Option<String>, Query, description = "only what stands on that day, YYYY-MM-DD"), ("paper" = Option<String>, Query, description = "a4 or letter"), ("keep" = Option<bool>, Query, description = "as a file")), responses((status = 200, description = "an SVG document, in millimetres"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn sheet(inside: InGarden, path: Path<(i64, u32)>, wanted: Query<Wanted>) -> Result<HttpResponse, Trouble> {
-    let garden = inside.shared.store.load(inside.garden).await?.garden;
-    let (_, bed) = path.into_inner();
-    let days = wanted.on.map_or_else(|| calendar::year_span(wanted.year, garden.site.latitude.hemisphere()), |day| (day, day));
-    let sheet = sheet::sheet(&garden, Catalogue::standard(), BedId(bed), days).ok_or(Trouble::NotFound("bed"))?;
-    let paper = match wanted.paper {
+    let (ready, today, (_, bed)) = (inside.ready().await?, inside.shared.settings.today(), path.into_inner());
+    let Wanted { year, on, paper, keep } = wanted.into_inner();
+    let paper = match paper {
         PaperName::A4 => Paper::A4,
         PaperName::Letter => Paper::Letter,
     };
-    let text = sheet_svg::write(&garden, Catalogue::standard(), &sheet, paper).ok_or(Trouble::NotFound("bed"))?;
+    let drawn = move || {
+        let known = ready.known(today);
+        let days = on.map_or_else(|| calendar::year_span(year, known.garden.site.latitude.hemisphere()), |day| (day, day));
+        let sheet = sheet::sheet(known, BedId(bed), days)?;
+        sheet_svg::write(known.garden, known.catalogue, &sheet, paper)
+    };
+    let text = work(drawn).await?.ok_or(Trouble::NotFound("bed"))?;
     let mut answer = HttpResponse::Ok();
     answer.content_type("image/svg+xml").insert_header((header::CACHE_CONTROL, "no-store"));
-    if wanted.keep {
-        let file = format!("attachment; filename=\"setting-out-bed-{bed}-{}.svg\"", wanted.year);
+    if keep {
+        let file = format!("attachment; filename=\"setting-out-bed-{bed}-{year}.svg\"");
         answer.insert_header((header::CONTENT_DISPOSITION, file));
     }
     Ok(answer.body(text))

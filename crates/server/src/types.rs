@@ -1,5 +1,6 @@
 //! The page's TypeScript types, written from the Rust types it is sent and sends.
 
+use crate::changes::Outcome;
 use crate::proposals::Report;
 use crate::seasons::{CalendarAt, StationRead};
 use crate::view::{GardenLine, GardenView, TapeReading};
@@ -13,6 +14,7 @@ use ts_rs::{Config, ExportError, TS};
 /// Writes every type the page uses, and all they refer to, as TypeScript into a folder.
 pub fn write_types(folder: &Path) -> Result<(), ExportError> {
     let config = Config::new().with_out_dir(folder);
+    Outcome::export_all(&config)?;
     GardenView::export_all(&config)?;
     GardenLine::export_all(&config)?;
     TapeReading::export_all(&config)?;

@@ -1,12 +1,13 @@
 //! What the page is sent: a garden with all that follows from it, and the types of both.
 
+use crate::ready::Ready;
 use jiff::civil::Date;
 use serde::Serialize;
-use sparrow_core::catalogue::Catalogue;
 use sparrow_core::climate::calendar::resting_needle;
-use sparrow_core::reckon::day::{Reckoning, reckon};
+use sparrow_core::reckon::day::Reckoning;
 use sparrow_facts::garden::Garden;
 use sparrow_store::{GardenId, Role, Versioned};
+use std::sync::Arc;
 use ts_rs::TS;
 
 /// A garden as one account sees it on one day.
@@ -21,7 +22,7 @@ pub struct GardenView {
     /// Its facts.
     pub garden: Garden,
     /// What follows from them on the needle's day.
-    pub reckoning: Reckoning,
+    pub reckoning: Arc<Reckoning>,
     /// The day it is.
     pub today: Date,
     /// The kind of command that undo would take back.
@@ -55,21 +56,24 @@ pub struct TapeReading {
 }
 
 /// A garden's view on a day, or on the day where the needle rests.
-pub fn view(id: GardenId, role: Role, versioned: Versioned, needle: Option<Date>, today: Date) -> GardenView {
-    let Versioned { revision, garden, history } = versioned;
+pub fn view(id: GardenId, role: Role, ready: &Ready, needle: Option<Date>, today: Date) -> GardenView {
+    let Versioned { revision, garden, history } = &ready.at;
     let needle = needle.unwrap_or_else(|| resting_needle(&garden.site, today));
-    let reckoning = reckon(&garden, Catalogue::standard(), needle, today);
-    let kind = |command: Option<serde_json::Value>| command?.get("do")?.as_str().map(String::from);
     GardenView {
         id: number(id.0),
         role: role.word().into(),
-        revision: number(revision),
-        garden,
-        reckoning,
+        revision: number(*revision),
+        garden: garden.clone(),
+        reckoning: ready.reckon(needle, today),
         today,
-        undo: kind(history.undo),
-        redo: kind(history.redo),
+        undo: kind(history.undo.as_ref()),
+        redo: kind(history.redo.as_ref()),
     }
+}
+
+/// The kind of a command.
+pub fn kind(command: Option<&serde_json::Value>) -> Option<String> {
+    command?.get("do")?.as_str().map(String::from)
 }
 
 /// A number of the database as the page's plain number; both count by ones and never get that far.

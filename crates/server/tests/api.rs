@@ -494,10 +494,16 @@ async fn a_tape_is_read_for_anyone_and_rehearsals_change_nothing() {
     let garden = owner.garden().await;
     let rehearsal = json!({ "command": { "do": "remove-patch", "patch": 1 }, "on": "2027-05-01", "rehearse": true });
     let shown: Value = owner.posts(&format!("/gardens/{garden}/commands"), rehearsal).await.json().await.unwrap();
-    let patches = |view: &Value| view["garden"]["patches"].as_array().unwrap().len();
+    assert_eq!(shown["facts"]["patches"], json!({ "now": [], "gone": [1] }));
+    assert_eq!(shown["reckoning"]["patches"]["gone"], json!([1]));
+    assert_eq!(shown["reckoning"]["beds"]["now"][0]["bed"], 1, "its bed has more free ground");
     let now: Value = owner.gets(&format!("/gardens/{garden}?on=2027-05-01")).await.json().await.unwrap();
-    assert_eq!((patches(&shown) + 1, shown["revision"].as_i64()), (patches(&now), now["revision"].as_i64()));
-    assert_eq!(shown["reckoning"]["season"]["needle"], "2027-05-01");
+    assert_eq!((shown["revision"].as_i64(), &now["garden"]["patches"][0]["id"]), (now["revision"].as_i64(), &json!(1)));
+    let bed = json!({ "name": "Try", "kind": { "kind": "ground" }, "length": "4 ft", "width": "2 ft", "depth": null, "outside": false,
+        "x": null, "y": null, "turn": 0, "reach": { "far": true, "near": true, "left": true, "right": true }, "braces": [], "trellises": [] });
+    let rehearsal = json!({ "command": { "do": "add-bed", "draft": bed }, "on": null, "rehearse": true });
+    let shown: Value = owner.posts(&format!("/gardens/{garden}/commands"), rehearsal).await.json().await.unwrap();
+    assert_eq!(shown["made"]["beds"], json!([shown["facts"]["beds"]["now"][0]["id"]]), "the page need not guess a number");
 }
 
 #[tokio::test(flavor = "multi_thread")]
@@ -513,14 +519,28 @@ async fn a_change_sent_twice_with_one_key_is_made_once() {
         request.body(body.to_string()).send().await.unwrap().json::<Value>().await.unwrap()
     };
     let (first, again) = (send().await, send().await);
-    assert_eq!(first["revision"], 1);
-    assert_eq!(first["garden"], again["garden"]);
-    assert_eq!(again["undo"], "remember");
+    assert_eq!((&first["revision"], &first["came"], &first["undo"]), (&json!(1), &json!("changed"), &json!("remember")));
+    assert_eq!((&again["revision"], &again["came"], &again["undo"]), (&json!(1), &json!("whole"), &json!("remember")));
+    assert_eq!(first["facts"]["past"]["now"][0]["stood"]["key"], "okra");
+    let shows = async || owner.gets(&format!("/gardens/{garden}")).await.json::<Value>().await.unwrap()["garden"].clone();
+    let kept = shows().await;
+    assert_eq!(again["garden"], kept);
     let undone = owner.sends(Method::POST, &format!("/gardens/{garden}/undo"), String::new(), Some(1)).await;
     let undone: Value = undone.json().await.unwrap();
     assert_eq!((undone["revision"].as_i64(), undone["redo"].as_str()), (Some(2), Some("remember")));
     let redone = owner.sends(Method::POST, &format!("/gardens/{garden}/redo"), String::new(), Some(2)).await;
-    assert_eq!(redone.json::<Value>().await.unwrap()["garden"], first["garden"]);
+    assert_eq!(redone.json::<Value>().await.unwrap()["facts"]["past"]["now"], first["facts"]["past"]["now"]);
+    assert_eq!(shows().await, kept);
+    // The key is for that request only, and must be one.
+    let other = json!({ "command": { "do": "forget", "past": 1 } });
+    for (key, body, said) in [("phone-7", &other, "carries the key of another one"), ("", &other, "1 to 100 plain letters")] {
+        let request = owner.client.post(format!("{}/api/v1/gardens/{garden}/commands", owner.address));
+        let request =
+            request.header("If-Match", "\"3\"").header("Idempotency-Key", key).header("Content-Type", "application/json");
+        let (status, detail) = problem(request.body(body.to_string()).send().await.unwrap()).await;
+        assert!(status == 422 && detail.contains(said), "{status} {detail}");
+    }
+    assert_eq!(shows().await, kept);
 }
 
 #[tokio::test(flavor = "multi_thread")]
@@ -579,13 +599,71 @@ async fn a_station_file_is_read_whole_or_not_at_all_and_kept_only_when_asked() {
     let revision = before["revision"].as_i64();
     let kept = owner.sends(Method::POST, &format!("/gardens/{garden}/commands"), command.to_string(), revision).await;
     let kept: Value = kept.json().await.unwrap();
-    assert_eq!(
-        (&kept["garden"]["almanac"]["station"], &kept["garden"]["almanac"]["from"]),
-        (&read["station"], &json!("station"))
-    );
+    let almanac = &kept["facts"]["almanac"];
+    assert_eq!((&almanac["station"], &almanac["from"]), (&read["station"], &json!("station")));
+    assert_eq!(kept["facts"]["patches"], json!({ "now": [], "gone": [] }), "nothing else of the garden changed");
     // It comes back from the tables as it was sent, and so does undo.
     let now: Value = owner.gets(&format!("/gardens/{garden}")).await.json().await.unwrap();
-    assert_eq!(now["garden"], kept["garden"]);
+    assert_eq!(&now["garden"]["almanac"], almanac);
     let undone = owner.sends(Method::POST, &format!("/gardens/{garden}/undo"), String::new(), kept["revision"].as_i64()).await;
-    assert_eq!(undone.json::<Value>().await.unwrap()["garden"], before["garden"]);
+    assert_eq!(undone.json::<Value>().await.unwrap()["facts"]["almanac"], before["garden"]["almanac"]);
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_file_of_the_page_is_sent_small_and_once_and_one_that_is_gone_is_not_the_page() {
+    let served = served().await;
+    let client = served.stranger().client;
+    let page = client.get(&served.address).send().await.unwrap().text().await.unwrap();
+    let script = page.split("src=\"").nth(1).and_then(|rest| rest.split('"').next()).expect("the page names its script");
+    let ask = async |path: &str, header: (&str, &str)| {
+        client.get(format!("{}{path}", served.address)).header(header.0, header.1).send().await.unwrap()
+    };
+    let (plain, small) = (ask(script, ("Accept-Encoding", "identity")).await, ask(script, ("Accept-Encoding", "gzip")).await);
+    let tag = small.headers()["etag"].to_str().unwrap().to_string();
+    assert_eq!(small.headers()["content-encoding"], "gzip");
+    let (plain, small) = (plain.bytes().await.unwrap().len(), small.bytes().await.unwrap().len());
+    assert!(small * 2 < plain, "{small} of {plain} bytes");
+    assert_eq!(ask(script, ("If-None-Match", &tag)).await.status(), StatusCode::NOT_MODIFIED);
+    for gone in ["/assets/index-of-last-year.js", "/sparrow-that-flew.svg"] {
+        assert_eq!(ask(gone, ("Accept", "*/*")).await.status(), StatusCode::NOT_FOUND, "{gone}");
+    }
+    assert_eq!(ask("/garden/1/bed/2", ("Accept", "*/*")).await.status(), StatusCode::OK, "a view's address is the page");
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn what_a_change_answers_is_the_difference_between_two_pictures() {
+    let served = served().await;
+    let owner = served.enters("quillet-lane").await;
+    let garden = owner.garden().await;
+    let look = async || owner.gets(&format!("/gardens/{garden}?on=2027-06-16")).await.json::<Value>().await.unwrap();
+    let before = look().await;
+    let bed = before["garden"]["patches"][7]["bed"].clone();
+    let body = json!({ "command": { "do": "remove-patch", "patch": 8 }, "on": "2027-06-16", "season": true });
+    let sent = owner.sends(Method::POST, &format!("/gardens/{garden}/commands"), body.to_string(), Some(0)).await;
+    let bytes = sent.bytes().await.unwrap();
+    let changed: Value = serde_json::from_slice(&bytes).unwrap();
+    let after = look().await;
+    // Whatever is otherwise is told, and nothing else.
+    for (list, id) in [("beds", "bed"), ("patches", "patch")] {
+        let by = |view: &Value| -> std::collections::BTreeMap<i64, Value> {
+            let list = view["reckoning"][list].as_array().unwrap();
+            list.iter().map(|one| (one[id].as_i64().unwrap(), one.clone())).collect()
+        };
+        let (was, is) = (by(&before), by(&after));
+        let now: Vec<&Value> = is.iter().filter(|(key, one)| was.get(key) != Some(one)).map(|(_, one)| one).collect();
+        let gone: Vec<i64> = was.keys().filter(|key| !is.contains_key(key)).copied().collect();
+        assert_eq!(changed["reckoning"][list], json!({ "now": now, "gone": gone }), "{list}");
+    }
+    assert_eq!(changed["reckoning"]["beds"]["now"][0]["bed"], bed, "the premise: the bed's free ground is otherwise");
+    let findings = |view: &Value, bed: &Value| -> Vec<Value> {
+        view["reckoning"]["findings"].as_array().unwrap().iter().filter(|one| one["bed"] == *bed).cloned().collect()
+    };
+    for told in changed["reckoning"]["findings"].as_array().unwrap() {
+        assert_eq!(told["findings"], json!(findings(&after, &told["bed"])));
+        assert_ne!(findings(&before, &told["bed"]), findings(&after, &told["bed"]));
+    }
+    let asked = json!({ "ask": "season", "on": "2027-06-16" });
+    let season: Value = owner.posts(&format!("/gardens/{garden}/questions"), asked).await.json().await.unwrap();
+    assert_eq!(changed["season"], season["is"], "the season came along");
+    assert_eq!((changed["undo"].as_str(), after["undo"].as_str()), (Some("remove-patch"), Some("remove-patch")));
 }

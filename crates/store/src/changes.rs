@@ -1,8 +1,10 @@
 //! Changes of a garden: one transaction each, with revision, inverse, undo and redo.
+//!
+//! A change is planned before it comes here, on the revision its asker saw; the garden's row is locked only to compare
+//! that revision and to write.
 
 use crate::{AccountId, GardenId, Store, StoreError, facts, write};
-use serde_json::Value;
-use sparrow_facts::edit;
+use serde_json::{Value, json};
 use sparrow_facts::edit::{Edit, inverse};
 use sparrow_facts::garden::Garden;
 use sparrow_facts::refusal::Refusal;
@@ -37,8 +39,24 @@ pub struct Asked<'a> {
     pub by: AccountId,
     /// The revision the asker has seen.
     pub on: i64,
-    /// The same key twice is the same change, made once.
+    /// The same key twice is the same request, made once.
     pub key: Option<&'a str>,
+}
+
+/// What became of a request to change a garden.
+#[derive(Debug, Clone, PartialEq)]
+pub enum Made {
+    /// It was made.
+    Now {
+        /// The garden's revision after it.
+        revision: i64,
+        /// What can be undone and done again after it.
+        history: History,
+        /// What it changed.
+        edits: Vec<Edit>,
+    },
+    /// It had been made before, under the same key; nothing was changed now.
+    Before,
 }
 
 impl Store {
@@ -47,53 +65,58 @@ impl Store {
         let mut tx = self.pool.begin().await?;
         // One picture of all tables, however many changes come meanwhile.
         sqlx::query!("set transaction isolation level repeatable read, read only").execute(&mut *tx).await?;
-        versioned(&mut tx, garden).await
+        let revision = sqlx::query_scalar!("select revision from garden where id = $1", garden.0).fetch_one(&mut *tx).await?;
+        let history = history(&mut tx, garden).await?;
+        Ok(Versioned { revision, garden: facts::load(&mut tx, garden).await?, history })
     }
 
-    /// Makes a change: `plan` turns the garden as it is into edits, or refuses.
+    /// Whether the request of a key was made before.
     ///
-    /// [`StoreError::Stale`] when the garden has moved on since the asker saw it; a change with a key
-    /// that was made before is not made again, and the garden is answered as it is.
-    pub async fn change(
-        &self,
-        asked: Asked<'_>,
-        command: Value,
-        plan: impl FnOnce(&Garden) -> Result<Vec<Edit>, Refusal>,
-    ) -> Result<Versioned, StoreError> {
+    /// [`StoreError::KeyUsed`] when the key was used for another request.
+    pub async fn was_made(&self, garden: GardenId, key: &str, asked: &Value) -> Result<bool, StoreError> {
+        let mut connection = self.pool.acquire().await?;
+        was_made(&mut connection, garden, Some(key), asked).await
+    }
+
+    /// Makes a change that was planned on the revision its asker saw.
+    ///
+    /// [`StoreError::Stale`] when the garden has moved on since; a request with a key that was made before is not made
+    /// again.
+    pub async fn change(&self, asked: Asked<'_>, command: Value, edits: Vec<Edit>) -> Result<Made, StoreError> {
         let mut tx = self.pool.begin().await?;
-        let locked = lock(&mut tx, asked.garden, asked.key).await?;
-        if locked.was_made {
-            return versioned(&mut tx, asked.garden).await;
+        let current = lock(&mut tx, asked.garden).await?;
+        // Asked after the lock, in a statement of its own: the same request, sent twice, may have waited for it.
+        if was_made(&mut tx, asked.garden, asked.key, &command).await? {
+            return Ok(Made::Before);
         }
-        up_to_date(locked.revision, asked.on)?;
-        let mut garden = facts::load(&mut tx, asked.garden).await?;
-        let edits = plan(&garden)?;
+        up_to_date(current, asked.on)?;
         write::edits(&mut tx, asked.garden, &edits).await?;
-        sqlx::query!("update change set state = 'dropped' where garden_id = $1 and state = 'undone'", asked.garden.0)
-            .execute(&mut *tx)
-            .await?;
-        sqlx::query!(
-            "insert into change (garden_id, number, account_id, state, command, edits, idempotency_key)
-             select $1, coalesce(max(number), 0) + 1, $2, 'done', $3, $4, $5 from change where garden_id = $1",
+        let revision = sqlx::query_scalar!(
+            "with dropped as (update change set state = 'dropped' where garden_id = $1 and state = 'undone'),
+                  noted as (insert into change (garden_id, number, account_id, state, command, edits)
+                            select $1, coalesce(max(number), 0) + 1, $2, 'done', $3, $4 from change where garden_id = $1),
+                  keyed as (insert into made_request (garden_id, key, asked) select $1, $5, $3 where $5::text is not null)
+             update garden set revision = revision + 1 where id = $1 returning revision",
             asked.garden.0,
             asked.by.0,
             &command,
             serde_json::to_value(&edits)?,
             asked.key
         )
-        .execute(&mut *tx)
+        .fetch_one(&mut *tx)
         .await?;
-        let revision = advance(&mut tx, asked.garden).await?;
         tx.commit().await?;
-        // What was written is what the edits say; reading it again would tell nothing new.
-        edit::apply(&mut garden, &edits);
-        Ok(Versioned { revision, garden, history: History { undo: Some(command), redo: None } })
+        Ok(Made::Now { revision, history: History { undo: Some(command), redo: None }, edits })
     }
 
     /// Takes the last change back; refused when there is none.
-    pub async fn undo(&self, asked: Asked<'_>) -> Result<Versioned, StoreError> {
-        let mut tx = self.pool.begin().await?;
-        up_to_date(lock(&mut tx, asked.garden, None).await?.revision, asked.on)?;
+    pub async fn undo(&self, asked: Asked<'_>) -> Result<Made, StoreError> {
+        let (mut tx, told) = (self.pool.begin().await?, json!({ "do": "undo" }));
+        let current = lock(&mut tx, asked.garden).await?;
+        if was_made(&mut tx, asked.garden, asked.key, &told).await? {
+            return Ok(Made::Before);
+        }
+        up_to_date(current, asked.on)?;
         let last = sqlx::query!(
             "update change set state = 'undone' where garden_id = $1 and number =
                  (select max(number) from change where garden_id = $1 and state = 'done') returning edits",
@@ -102,14 +125,17 @@ impl Store {
         .fetch_optional(&mut *tx)
         .await?
         .ok_or(Refusal::NothingTo { what: "undo" })?;
-        write::edits(&mut tx, asked.garden, &inverse(serde_json::from_value(last.edits)?)).await?;
-        finish(tx, asked.garden).await
+        finish(tx, asked, told, inverse(serde_json::from_value(last.edits)?)).await
     }
 
     /// Does again what was undone last; refused when there is nothing.
-    pub async fn redo(&self, asked: Asked<'_>) -> Result<Versioned, StoreError> {
-        let mut tx = self.pool.begin().await?;
-        up_to_date(lock(&mut tx, asked.garden, None).await?.revision, asked.on)?;
+    pub async fn redo(&self, asked: Asked<'_>) -> Result<Made, StoreError> {
+        let (mut tx, told) = (self.pool.begin().await?, json!({ "do": "redo" }));
+        let current = lock(&mut tx, asked.garden).await?;
+        if was_made(&mut tx, asked.garden, asked.key, &told).await? {
+            return Ok(Made::Before);
+        }
+        up_to_date(current, asked.on)?;
         let first = sqlx::query!(
             "update change set state = 'done' where garden_id = $1 and number =
                  (select min(number) from change where garden_id = $1 and state = 'undone') returning edits",
@@ -118,9 +144,7 @@ impl Store {
         .fetch_optional(&mut *tx)
         .await?
         .ok_or(Refusal::NothingTo { what: "do again" })?;
-        let edits: Vec<Edit> = serde_json::from_value(first.edits)?;
-        write::edits(&mut tx, asked.garden, &edits).await?;
-        finish(tx, asked.garden).await
+        finish(tx, asked, told, serde_json::from_value(first.edits)?).await
     }
 }
 
@@ -128,48 +152,48 @@ fn up_to_date(current: i64, seen: i64) -> Result<(), StoreError> {
     if current == seen { Ok(()) } else { Err(StoreError::Stale { current }) }
 }
 
-struct Locked {
-    revision: i64,
-    was_made: bool,
-}
-
-/// Locks a garden's row, and tells whether the change of that key was made before.
-async fn lock(connection: &mut PgConnection, garden: GardenId, key: Option<&str>) -> Result<Locked, StoreError> {
-    let locked = sqlx::query_as!(
-        Locked,
-        r#"select revision, exists (select 1 from change where garden_id = $1 and idempotency_key = $2) as "was_made!"
-           from garden where id = $1 for update"#,
-        garden.0,
-        key
-    );
+/// Locks a garden's row, and tells its revision.
+async fn lock(connection: &mut PgConnection, garden: GardenId) -> Result<i64, StoreError> {
+    let locked = sqlx::query_scalar!("select revision from garden where id = $1 for update", garden.0);
     Ok(locked.fetch_one(connection).await?)
 }
 
-async fn advance(connection: &mut PgConnection, garden: GardenId) -> Result<i64, StoreError> {
-    let revision = sqlx::query_scalar!("update garden set revision = revision + 1 where id = $1 returning revision", garden.0);
-    Ok(revision.fetch_one(connection).await?)
+async fn was_made(connection: &mut PgConnection, garden: GardenId, key: Option<&str>, asked: &Value) -> Result<bool, StoreError> {
+    let Some(key) = key else { return Ok(false) };
+    let made = sqlx::query_scalar!("select asked from made_request where garden_id = $1 and key = $2", garden.0, key)
+        .fetch_optional(connection)
+        .await?;
+    match made {
+        None => Ok(false),
+        Some(made) if made == *asked => Ok(true),
+        Some(_) => Err(StoreError::KeyUsed),
+    }
 }
 
-async fn finish(mut tx: Transaction<'_, Postgres>, garden: GardenId) -> Result<Versioned, StoreError> {
-    advance(&mut tx, garden).await?;
-    let after = versioned(&mut tx, garden).await?;
+/// Writes the edits of an undo or a redo, and notes that it was asked for.
+async fn finish(mut tx: Transaction<'_, Postgres>, asked: Asked<'_>, told: Value, edits: Vec<Edit>) -> Result<Made, StoreError> {
+    write::edits(&mut tx, asked.garden, &edits).await?;
+    let revision = sqlx::query_scalar!(
+        "with keyed as (insert into made_request (garden_id, key, asked) select $1, $2, $3 where $2::text is not null)
+         update garden set revision = revision + 1 where id = $1 returning revision",
+        asked.garden.0,
+        asked.key,
+        told
+    )
+    .fetch_one(&mut *tx)
+    .await?;
+    let history = history(&mut tx, asked.garden).await?;
     tx.commit().await?;
-    Ok(after)
+    Ok(Made::Now { revision, history, edits })
 }
 
-async fn versioned(connection: &mut PgConnection, garden: GardenId) -> Result<Versioned, StoreError> {
-    let revision = sqlx::query_scalar!("select revision from garden where id = $1", garden.0).fetch_one(&mut *connection).await?;
-    let undo = sqlx::query_scalar!(
-        "select command from change where garden_id = $1 and state = 'done' order by number desc limit 1",
+async fn history(connection: &mut PgConnection, garden: GardenId) -> Result<History, StoreError> {
+    let row = sqlx::query!(
+        "select (select command from change where garden_id = $1 and state = 'done' order by number desc limit 1) as undo,
+                (select command from change where garden_id = $1 and state = 'undone' order by number limit 1) as redo",
         garden.0
     )
-    .fetch_optional(&mut *connection)
+    .fetch_one(connection)
     .await?;
-    let redo = sqlx::query_scalar!(
-        "select command from change where garden_id = $1 and state = 'undone' order by number limit 1",
-        garden.0
-    )
-    .fetch_optional(&mut *connection)
-    .await?;
-    Ok(Versioned { revision, garden: facts::load(connection, garden).await?, history: History { undo, redo } })
+    Ok(History { undo: row.undo, redo: row.redo })
 }

@@ -15,6 +15,9 @@ pub enum StoreError {
         /// The revision it is at.
         current: i64,
     },
+    /// The key of the request was used for another request.
+    #[error("the key of this request was used for another one")]
+    KeyUsed,
     /// The rules refused it.
     #[error(transparent)]
     Refused(#[from] Refusal),

@@ -74,13 +74,22 @@ impl Store {
             .collect()
     }
 
-    /// What an account may do in a garden; [`StoreError::NotFound`] when nothing.
-    pub async fn role(&self, garden: GardenId, account: AccountId) -> Result<Role, StoreError> {
-        let word =
-            sqlx::query_scalar!("select role from membership where garden_id = $1 and account_id = $2", garden.0, account.0)
-                .fetch_one(&self.pool)
-                .await?;
-        Role::from_word(&word)
+    /// What an account may do in a garden, and the garden's revision; [`StoreError::NotFound`] when it may do nothing.
+    pub async fn role(&self, garden: GardenId, account: AccountId) -> Result<(Role, i64), StoreError> {
+        let row = sqlx::query!(
+            "select m.role, g.revision from membership m join garden g on g.id = m.garden_id
+             where m.garden_id = $1 and m.account_id = $2",
+            garden.0,
+            account.0
+        )
+        .fetch_one(&self.pool)
+        .await?;
+        Ok((Role::from_word(&row.role)?, row.revision))
+    }
+
+    /// A garden's revision.
+    pub async fn revision(&self, garden: GardenId) -> Result<i64, StoreError> {
+        Ok(sqlx::query_scalar!("select revision from garden where id = $1", garden.0).fetch_one(&self.pool).await?)
     }
 
     /// Writes a new garden with all its facts, owned by an account.

@@ -17,7 +17,7 @@ mod write;
 
 pub use accounts::Account;
 pub use calendars::CalendarLink;
-pub use changes::{Asked, History, Versioned};
+pub use changes::{Asked, History, Made, Versioned};
 pub use error::StoreError;
 pub use gardens::{Listed, Member, Role};
 
@@ -43,7 +43,12 @@ pub struct Store {
 impl Store {
     /// Connects to a database and brings its tables up to date.
     pub async fn open(url: &str) -> Result<Store, StoreError> {
-        let pool = PgPoolOptions::new().max_connections(8).connect(url).await?;
+        let pool = PgPoolOptions::new()
+            .max_connections(8)
+            // A connection that broke is told by the query that finds it broken; asking first costs every request a round.
+            .test_before_acquire(false)
+            .connect(url)
+            .await?;
         sqlx::migrate!().run(&pool).await.map_err(|error| StoreError::Other(error.to_string()))?;
         Ok(Store { pool })
     }

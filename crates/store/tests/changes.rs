@@ -9,7 +9,7 @@ use sparrow_facts::history::Stood;
 use sparrow_facts::ids::{BedId, PatchId};
 use sparrow_facts::rect::Rect;
 use sparrow_facts::units::{Length, Tape};
-use sparrow_store::{Asked, Role, Store, StoreError};
+use sparrow_store::{Asked, Made, Role, Store, StoreError};
 
 /// One command of every kind that changes a table of its own.
 fn some_of_each(garden: &sparrow_facts::garden::Garden) -> Vec<Command> {
@@ -41,8 +41,11 @@ async fn undo_and_redo_restore_every_step_even_after_a_restart() {
     let ground = ground().await;
     let mut steps = vec![ground.store.load(ground.garden).await.unwrap()];
     for command in some_of_each(&steps[0].garden) {
-        let after = ground.carries_out(ground.asked(steps.len() as i64 - 1), &command).await.unwrap();
+        let made = ground.carries_out(ground.asked(steps.len() as i64 - 1), &command).await.unwrap();
+        let after = ground.now().await;
         assert_eq!(after.history.undo, Some(serde_json::to_value(&command).unwrap()));
+        let Made::Now { revision, history, .. } = made else { panic!("{command:?} was not made before") };
+        assert_eq!((revision, history), (after.revision, after.history.clone()), "what is answered is what is kept");
         assert_ne!(after.garden, steps.last().unwrap().garden, "the premise: {command:?} changes something");
         steps.push(after);
     }
@@ -50,16 +53,18 @@ async fn undo_and_redo_restore_every_step_even_after_a_restart() {
     let again = Store::open(&ground.url).await.unwrap();
     let mut revision = steps.len() as i64 - 1;
     for before in steps[..steps.len() - 1].iter().rev() {
-        let undone = again.undo(ground.asked(revision)).await.unwrap();
+        let Made::Now { history, .. } = again.undo(ground.asked(revision)).await.unwrap() else { panic!("undone once") };
         revision += 1;
+        let undone = ground.now().await;
+        assert_eq!(undone.history, history);
         assert_eq!((&undone.garden, undone.revision), (&before.garden, revision));
     }
     let nothing = again.undo(ground.asked(revision)).await.unwrap_err();
     assert_eq!(nothing.to_string(), "there is nothing to undo");
     for after in &steps[1..] {
-        let redone = again.redo(ground.asked(revision)).await.unwrap();
+        again.redo(ground.asked(revision)).await.unwrap();
         revision += 1;
-        assert_eq!(redone.garden, after.garden);
+        assert_eq!(ground.now().await.garden, after.garden);
     }
     assert_eq!(again.redo(ground.asked(revision)).await.unwrap_err().to_string(), "there is nothing to do again");
 }
@@ -69,8 +74,9 @@ async fn a_new_change_drops_what_was_undone() {
     let ground = ground().await;
     ground.carries_out(ground.asked(0), &Command::RemovePatch { patch: PatchId(1) }).await.unwrap();
     ground.store.undo(ground.asked(1)).await.unwrap();
-    let after = ground.carries_out(ground.asked(2), &Command::RemovePatch { patch: PatchId(2) }).await.unwrap();
-    assert_eq!(after.history.redo, None);
+    assert!(ground.now().await.history.redo.is_some(), "the premise: it could be done again");
+    ground.carries_out(ground.asked(2), &Command::RemovePatch { patch: PatchId(2) }).await.unwrap();
+    assert_eq!(ground.now().await.history.redo, None);
     assert!(ground.store.redo(ground.asked(3)).await.is_err());
 }
 
@@ -95,13 +101,66 @@ async fn of_two_changes_at_once_one_is_made() {
 }
 
 #[tokio::test(flavor = "multi_thread")]
-async fn the_same_change_sent_again_is_made_once() {
+async fn the_same_request_sent_again_is_made_once() {
     let ground = ground().await;
     let command = Command::Remember { bed: BedId(2), section: None, year: 2022, stood: Stood::Crop("okra".into()) };
+    let told = serde_json::to_value(&command).unwrap();
     let asked = Asked { key: Some("phone-1"), ..ground.asked(0) };
-    let first = ground.carries_out(asked, &command).await.unwrap();
-    let again = ground.carries_out(asked, &command).await.unwrap();
-    assert_eq!(first, again);
+    let Made::Now { edits, .. } = ground.carries_out(asked, &command).await.unwrap() else { panic!("it is new") };
+    let once = ground.now().await;
+    assert_eq!(ground.store.change(asked, told.clone(), edits).await.unwrap(), Made::Before);
+    assert!(ground.store.was_made(ground.garden, "phone-1", &told).await.unwrap());
+    assert!(!ground.store.was_made(ground.garden, "phone-2", &told).await.unwrap());
+    // Undo and redo are requests like any other.
+    let undo = Asked { key: Some("phone-3"), ..ground.asked(1) };
+    assert!(matches!(ground.store.undo(undo).await.unwrap(), Made::Now { revision: 2, .. }));
+    assert_eq!(ground.store.undo(undo).await.unwrap(), Made::Before);
+    let redo = Asked { key: Some("phone-4"), ..ground.asked(2) };
+    assert!(matches!(ground.store.redo(redo).await.unwrap(), Made::Now { revision: 3, .. }));
+    assert_eq!(ground.store.redo(redo).await.unwrap(), Made::Before);
+    assert_eq!(ground.now().await.garden, once.garden);
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_key_is_for_one_request_only() {
+    let ground = ground().await;
+    let asked = Asked { key: Some("phone-1"), ..ground.asked(0) };
+    ground.carries_out(asked, &Command::RemovePatch { patch: PatchId(1) }).await.unwrap();
+    let other = Asked { on: 1, ..asked };
+    let reused = ground.carries_out(other, &Command::RemovePatch { patch: PatchId(2) }).await;
+    assert!(matches!(reused, Err(StoreError::KeyUsed)), "{reused:?}");
+    assert!(matches!(ground.store.undo(other).await, Err(StoreError::KeyUsed)));
+    assert_eq!(ground.now().await.revision, 1);
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_request_sent_again_while_the_first_still_waits_is_told_that_it_was_made() {
+    let ground = ground().await;
+    let command = Command::RemovePatch { patch: PatchId(1) };
+    let asked = Asked { key: Some("phone-1"), ..ground.asked(0) };
+    // Somebody holds the garden's row, so that both wait for it with the same revision in mind.
+    let mut holding = ground.store.pool().begin().await.unwrap();
+    sqlx::query("select 1 from garden for update").execute(&mut *holding).await.unwrap();
+    let both = async { tokio::join!(ground.carries_out(asked, &command), ground.carries_out(asked, &command)) };
+    let release = async {
+        // Both are waiting once the database counts two that wait for a lock.
+        loop {
+            let waiting: i64 = sqlx::query_scalar(
+                "select count(*) from pg_stat_activity where datname = current_database() and wait_event_type = 'Lock'",
+            )
+            .fetch_one(&mut *holding)
+            .await
+            .unwrap();
+            if waiting == 2 {
+                break;
+            }
+        }
+        holding.commit().await.unwrap();
+    };
+    let ((one, other), ()) = tokio::join!(both, release);
+    let made = [one.unwrap(), other.unwrap()];
+    assert_eq!(made.iter().filter(|made| matches!(made, Made::Before)).count(), 1, "{made:?}");
+    assert_eq!(ground.now().await.revision, 1);
 }
 
 #[tokio::test(flavor = "multi_thread")]
@@ -111,7 +170,7 @@ async fn a_garden_is_seen_by_those_let_in_and_by_nobody_else() {
     assert!(matches!(ground.store.role(ground.garden, stranger).await, Err(StoreError::NotFound)));
     assert!(ground.store.gardens_of(stranger).await.unwrap().is_empty());
     ground.store.let_in(ground.garden, stranger, Role::Guest).await.unwrap();
-    assert_eq!(ground.store.role(ground.garden, stranger).await.unwrap(), Role::Guest);
+    assert_eq!(ground.store.role(ground.garden, stranger).await.unwrap(), (Role::Guest, 0));
     let taken = ground.store.create_account("WREN", "no hash").await;
     assert!(matches!(taken, Err(StoreError::Conflict { constraint }) if constraint == "account_name"));
 }

@@ -34,14 +34,25 @@
     if (file) await tried(async () => api.importGarden(await file.text()));
   }
 
-  void api.gardens().then((list) => (gardens = list));
+  async function list() {
+    try {
+      gardens = await api.gardens();
+      refused = '';
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      refused = error.problem.detail;
+    }
+  }
+  void list();
 </script>
 
 <main class="mx-auto grid max-w-[900px] gap-10 p-8 md:grid-cols-2">
   <section>
     <Sparrow size={48} />
     <h1 class="mt-2 text-[26px]">Gardens of {name}</h1>
-    {#if gardens === null}
+    {#if gardens === null && refused}
+      <p class="mt-3"><button class="act" onclick={list}>look them up again</button></p>
+    {:else if gardens === null}
       <p role="status" class="quiet mt-3">Looking them up …</p>
     {:else if gardens.length === 0}
       <p class="mt-3">There is none yet. Say where yours is; the rest is measured bed by bed.</p>

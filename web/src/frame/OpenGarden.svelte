@@ -9,6 +9,7 @@
   import { frameKey } from './keys';
   import Spine from './Spine.svelte';
   import TopBar from './TopBar.svelte';
+  import Unreached from './Unreached.svelte';
   import YearRibbon from './YearRibbon.svelte';
 
   interface Props {
@@ -40,9 +41,11 @@
   <TopBar {name} {leave} {signOut} />
   {#if desk.view === 'yard'}<YardView />{:else if desk.view === 'turns'}
     <!-- Loaded when it is first opened; few open it every day. -->
-    {#await import('../views/turns/TurnsView.svelte') then { default: TurnsView }}<TurnsView />{/await}
+    {#await import('../views/turns/TurnsView.svelte') then { default: TurnsView }}<TurnsView />{:catch}<Unreached
+      />{/await}
   {:else if desk.view === 'season'}
-    {#await import('../views/season/SeasonView.svelte') then { default: SeasonView }}<SeasonView />{/await}
+    {#await import('../views/season/SeasonView.svelte') then { default: SeasonView }}<SeasonView />{:catch}<Unreached
+      />{/await}
   {:else}<BedView />{/if}
   <YearRibbon />
 </div>

@@ -40,7 +40,11 @@
           <button class="act" onclick={() => larger(needs)}>make the patch {needs.w / 2} × {needs.h / 2}</button>
         {/if}
       {/if}
-      <button class="act" onclick={() => garden.settle()}>put this away</button>
+      {#if garden.unanswered}
+        <button class="act" onclick={() => garden.again()}>send it again</button>
+      {:else}
+        <button class="act" onclick={() => garden.settle()}>put this away</button>
+      {/if}
     </p>
   </div>
 {/if}

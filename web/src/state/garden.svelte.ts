@@ -1,5 +1,5 @@
 // The garden as this page knows it: facts and reckoning at a revision, and the needle's day.
-import { api, Refused, type AnswerTo, type Problem } from '../api';
+import { api, Refused, type AnswerTo, type Problem, type Request } from '../api';
 import type { Answer } from '../generated/Answer';
 import type { Bed } from '../generated/Bed';
 import type { BedReckoning } from '../generated/BedReckoning';
@@ -8,9 +8,14 @@ import type { Command } from '../generated/Command';
 import type { Crop } from '../generated/Crop';
 import type { Finding } from '../generated/Finding';
 import type { GardenView } from '../generated/GardenView';
+import type { NumbersMade } from '../generated/NumbersMade';
+import type { Outcome } from '../generated/Outcome';
 import type { Question } from '../generated/Question';
 import type { Patch } from '../generated/Patch';
 import type { PatchReckoning } from '../generated/PatchReckoning';
+import type { SeasonView } from '../generated/SeasonView';
+import { after } from './changed';
+import { rememberNeedle } from './lately';
 
 /** A patch of the shown year with all that belongs to it. */
 export interface Shown {
@@ -27,6 +32,14 @@ export class GardenState {
   refused: Command | null = $state.raw(null);
   /** The day looked at; it runs ahead of the reckoning while the needle is dragged. */
   needle = $state('');
+  /** The numbers of what the last change made. */
+  made: NumbersMade = $state.raw(NOTHING_MADE);
+  /** A change that was sent and not answered: nobody knows yet whether it was made. */
+  unanswered: Request | null = $state.raw(null);
+  /** The season of the needle's year at a revision, where it came with the answer to a change. */
+  seasonDrawn: { revision: number; on: string; view: SeasonView } | null = null;
+  /** The season is on the table, so that it is wanted with every answer. */
+  wantsSeason = false;
   private queue: Promise<unknown> = Promise.resolve();
   private looking = false;
 
@@ -93,27 +106,29 @@ export class GardenState {
    * builds on the garden as it will be then, such as a step of a held arrow key, is given as a function.
    */
   send(command: Command | (() => Command | undefined)): Promise<boolean> {
-    let asked: Command | undefined;
-    return this.inTurn(
-      () => asked ?? null,
-      () => {
-        asked = typeof command === 'function' ? command() : command;
-        return asked ? api.command(this.view.id, this.view.revision, asked, this.needle) : Promise.resolve(this.view);
-      },
-    );
+    return this.inTurn(() => {
+      const asked = typeof command === 'function' ? command() : command;
+      return asked ? { do: 'command', command: asked } : null;
+    });
   }
 
   undo(): Promise<boolean> {
-    return this.inTurn(noCommand, () => api.undo(this.view.id, this.view.revision, this.needle));
+    return this.inTurn(() => ({ do: 'undo' }));
   }
 
   redo(): Promise<boolean> {
-    return this.inTurn(noCommand, () => api.redo(this.view.id, this.view.revision, this.needle));
+    return this.inTurn(() => ({ do: 'redo' }));
+  }
+
+  /** Sends what was not answered once more; the server makes it once, however often it is sent. */
+  again(): Promise<boolean> {
+    return this.inTurn(() => null);
   }
 
   /** Looks at another day; the drawing follows as fast as the server reckons. */
   async look(day: string): Promise<void> {
     this.needle = day;
+    rememberNeedle(this.view.id, day);
     if (this.looking) return;
     this.looking = true;
     try {
@@ -145,34 +160,88 @@ export class GardenState {
     this.refused = null;
   }
 
-  private inTurn(asked: () => Command | null, work: () => Promise<GardenView>): Promise<boolean> {
+  private inTurn(work: () => Request['does'] | null): Promise<boolean> {
     const turn = this.queue.then(async () => {
-      try {
-        this.take(await work());
-        this.settle();
-        return true;
-      } catch (error) {
-        this.report(error, asked());
-        return false;
-      }
+      if (this.unanswered && !(await this.carry(this.unanswered))) return false;
+      const does = work();
+      if (!does) return true;
+      const { id: garden, revision } = this.view;
+      const on = this.view.reckoning.season.needle;
+      return this.carry({ garden, revision, key: newKey(), on, season: this.wantsSeason, does });
     });
-    this.queue = turn;
+    // Whatever goes wrong in one turn, the next one comes.
+    this.queue = turn.catch(() => false);
     return turn;
   }
 
+  /** Sends a change until it is answered, a few times at most, and takes what it changed. */
+  private async carry(request: Request): Promise<boolean> {
+    for (const wait of [...WAITS, null]) {
+      try {
+        await this.came(request, await api.change(request));
+        this.unanswered = null;
+        this.settle();
+        return true;
+      } catch (error) {
+        const isLost = error instanceof Refused && error.problem.status === 0;
+        if (isLost && wait !== null) {
+          await new Promise((resolve) => setTimeout(resolve, wait));
+          continue;
+        }
+        this.unanswered = isLost ? request : null;
+        this.report(isLost ? unknownFate() : error, request.does.do === 'command' ? request.does.command : null);
+        return false;
+      }
+    }
+    return false;
+  }
+
+  private async came(request: Request, outcome: Outcome): Promise<void> {
+    if (outcome.came === 'whole') {
+      this.made = NOTHING_MADE;
+      this.take(outcome);
+      return;
+    }
+    const { revision, season, made } = outcome;
+    if (season) this.seasonDrawn = { revision, on: request.on, view: season };
+    this.made = made;
+    const sameBase = this.view.revision === request.revision && this.view.reckoning.season.needle === request.on;
+    // Another day may have been looked at while the answer was on its way: then what changed is told of another day.
+    this.take(sameBase ? after(this.view, outcome) : await api.garden(request.garden, this.needle));
+    if (this.view.reckoning.season.needle !== this.needle) void this.look(this.needle);
+  }
+
   private take(view: GardenView): void {
+    // An answer that was long on its way must not put the garden back.
+    if (this.view && view.revision < this.view.revision) return;
     this.view = view;
   }
 
   private report(error: unknown, command: Command | null): void {
     if (!(error instanceof Refused)) throw error;
+    // A change that was not made elsewhere is told with the garden as it is.
     if (error.problem.current) this.take(error.problem.current);
     this.problem = error.problem;
     this.refused = command;
   }
 }
 
-const noCommand = () => null;
+const NOTHING_MADE: NumbersMade = { beds: [], patches: [], past: [], groupings: [], wishes: [], plans: [] };
+
+/** How long to wait before a change is sent again that was not answered (ms). */
+const WAITS = [200, 1000];
+
+function unknownFate(): Refused {
+  const detail =
+    'No answer came, so it is not known yet whether that was done. It is sent again with your next change, or now, and is done once however often it is sent.';
+  return new Refused({ status: 0, title: 'No answer', detail });
+}
+
+/** A key for a request: random, and the same for as long as it is sent. */
+function newKey(): string {
+  // `randomUUID` is only there over TLS or on this machine; random bytes are there everywhere.
+  return Array.from(crypto.getRandomValues(new Uint8Array(16)), (byte) => byte.toString(16).padStart(2, '0')).join('');
+}
 
 function byKey<T>(list: T[], key: (one: T) => string | number): Partial<Record<string | number, T>> {
   return Object.fromEntries(list.map((one) => [key(one), one]));

@@ -1,7 +1,8 @@
 // The season on the table: the year's bars, what is selected, and a bar in hand.
-import { api } from '../api';
+import { api, Refused } from '../api';
 import type { Course } from '../generated/Course';
 import type { Free } from '../generated/Free';
+import type { Moved } from '../generated/Moved';
 import type { HandOff } from '../generated/HandOff';
 import type { PatchChange } from '../generated/PatchChange';
 import type { SeasonChange } from '../generated/SeasonChange';
@@ -47,6 +48,13 @@ export class SeasonState {
   /** Draws the season again, after a change of the garden or of the needle. */
   draw(): void {
     const on = this.garden.needle;
+    const { revision } = this.garden.view;
+    // It came with the answer to the change; nothing more need be asked.
+    const drawn = this.garden.seasonDrawn;
+    if (drawn?.revision === revision && drawn.on === on) {
+      this.view = drawn.view;
+      return;
+    }
     this.garden.asks({ ask: 'season', on }, (view) => {
       if (on === this.garden.needle) this.view = view;
     });
@@ -103,9 +111,18 @@ export class SeasonState {
       for (;;) {
         const asked: InHand = this.hand;
         const changes = shifted(asked.patch, asked.from, asked.until);
-        const moves = await api.ask(this.garden.view.id, { ask: 'moves', changes }).catch(() => null);
+        let moves: Moved[] | null = null;
+        let cutOff = false;
+        try {
+          moves = await api.ask(this.garden.view.id, { ask: 'moves', changes });
+        } catch (error) {
+          if (!(error instanceof Refused)) throw error;
+          // No answer is no refusal: what was shown before stays.
+          cutOff = error.problem.status === 0;
+        }
         const now: InHand | null = this.hand;
         if (!now) return;
+        if (cutOff) return;
         const along = (moves ?? []).filter((one) => one.patch !== asked.patch);
         const moved = Object.fromEntries(
           along.map((one): [number, [string, string]] => [one.patch, [one.from, one.until]]),

@@ -1,6 +1,8 @@
 // What was done, in words, for undo and redo.
 
-const DONE: Record<string, string> = {
+import type { Command } from '../generated/Command';
+
+const DONE: Record<Command['do'], string> = {
   'set-site': 'what was said of the place',
   'add-bed': 'adding a bed',
   'change-bed': 'changing a bed',
@@ -19,9 +21,11 @@ const DONE: Record<string, string> = {
   'set-spacing': 'your own distance',
   'set-school': 'choosing a school of spacing',
   turn: 'a change of the years ahead',
+  season: 'a change of the season, the shelf or the warmth',
+  replan: 'moving plantings in time',
   lock: 'keeping a patch in its place',
 };
 
 export function undoWord(verb: string, command: string | null): string {
-  return command ? `${verb} ${DONE[command] ?? 'the last change'}` : `nothing to ${verb}`;
+  return command ? `${verb} ${DONE[command as Command['do']]}` : `nothing to ${verb}`;
 }

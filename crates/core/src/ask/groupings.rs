@@ -3,10 +3,11 @@
 //! A grouping is fitted to the ground it is given: its parts stretch or stay with an edge, and each waits
 //! for what it needs of another ('beans when the maize stands 6 in'), dated by how that one grows.
 
-use crate::catalogue::{After, Catalogue, Grouping, Part};
+use crate::catalogue::{After, Grouping, Part};
 use crate::climate::calendar;
 use crate::ground::planting::Planting;
 use crate::growth::size;
+use crate::known::Known;
 use crate::season::span::usual_span;
 use jiff::ToSpan;
 use jiff::civil::Date;
@@ -49,19 +50,21 @@ pub struct Stage {
 }
 
 /// Every grouping of the catalogue and of the household, fitted to some half squares of a bed in a growing year.
-pub fn fitted(garden: &Garden, catalogue: &Catalogue, bed: BedId, rect: Rect, year: i16) -> Vec<Fitted> {
-    let known = catalogue.groupings.iter().map(|grouping| fit(garden, catalogue, grouping, bed, rect, year));
-    let own = garden.groupings.iter().map(|own| own_fitted(garden, catalogue, own, bed, rect, year));
-    known.chain(own).collect()
+pub fn fitted(known: Known, bed: BedId, rect: Rect, year: i16) -> Vec<Fitted> {
+    let Known { garden, catalogue, .. } = known;
+    let book = catalogue.groupings.iter().map(|grouping| fit(known, grouping, bed, rect, year));
+    let own = garden.groupings.iter().map(|own| own_fitted(known, own, bed, rect, year));
+    book.chain(own).collect()
 }
 
 /// One grouping fitted to some half squares of a bed.
-pub fn fit(garden: &Garden, catalogue: &Catalogue, grouping: &Grouping, bed: BedId, rect: Rect, year: i16) -> Fitted {
+pub fn fit(known: Known, grouping: &Grouping, bed: BedId, rect: Rect, year: i16) -> Fitted {
+    let garden = known.garden;
     let Grouping { key, name, least, .. } = grouping.clone();
     let mut stages: Vec<Stage> = Vec::new();
     if rect.w >= least[0] && rect.h >= least[1] {
         for part in &grouping.part {
-            let Some(stage) = stage(garden, catalogue, grouping, part, &stages, (bed, rect, year)) else { break };
+            let Some(stage) = stage(known, grouping, part, &stages, (bed, rect, year)) else { break };
             stages.push(stage);
         }
     }
@@ -73,13 +76,13 @@ pub fn fit(garden: &Garden, catalogue: &Catalogue, grouping: &Grouping, bed: Bed
 }
 
 fn stage(
-    garden: &Garden,
-    catalogue: &Catalogue,
+    known: Known,
     grouping: &Grouping,
     part: &Part,
     before: &[Stage],
     (bed, rect, year): (BedId, Rect, i16),
 ) -> Option<Stage> {
+    let Known { garden, catalogue, .. } = known;
     let (x, w) = part.along.on(rect.w)?;
     let (y, h) = part.across.on(rect.h)?;
     // Shade falls to the pole's side: a grouping drawn for a sun in the south is turned where it stands in the north.
@@ -88,13 +91,12 @@ fn stage(
     let own = Rect { x: rect.x.saturating_add(x), y: rect.y.saturating_add(y), w, h };
     let crop = catalogue.crop(&part.crop)?;
     let way = crop.way(&part.way)?;
-    let (usual_from, usual_until) = usual_span(garden, crop, way, None, year);
+    let (usual_from, usual_until) = usual_span(known, crop, way, None, year);
     let earlier = usual_from.saturating_sub(i64::from(part.weeks_before).weeks());
-    let from =
-        part.after.as_ref().and_then(|after| ready(garden, catalogue, after, before)).map_or(earlier, |day| day.max(earlier));
+    let from = part.after.as_ref().and_then(|after| ready(known, after, before)).map_or(earlier, |day| day.max(earlier));
     let stand = i64::from((usual_until - usual_from).get_days()).days();
     let until = from.saturating_add(stand);
-    let until = match part.out_in_time_with.and_then(|host| leaves_meet(garden, catalogue, before.get(host)?)) {
+    let until = match part.out_in_time_with.and_then(|host| leaves_meet(known, before.get(host)?)) {
         Some(day) if day > from => until.min(day.saturating_sub(1.day())),
         _ => until,
     };
@@ -112,14 +114,15 @@ fn stage(
         timing: Timing::default(),
     };
     let patch = place.patch(0);
-    let planting = Planting::alone(garden, catalogue, &patch)?;
+    let planting = Planting::alone(known, &patch)?;
     let plants = planting.fits(own).min(part.holes.map_or(u32::MAX, u32::from)) * u32::from(way.per_hole);
     // Ground that holds none of a part is no ground for the grouping.
     (plants > 0).then(|| Stage { place, plants, after: part.after.clone() })
 }
 
 /// The day on which what a part waits for has come about.
-fn ready(garden: &Garden, catalogue: &Catalogue, after: &After, before: &[Stage]) -> Option<Date> {
+fn ready(known: Known, after: &After, before: &[Stage]) -> Option<Date> {
+    let catalogue = known.catalogue;
     let host = &before.get(after.part)?.place;
     let crop = catalogue.crop(&host.crop)?;
     let way = crop.way(&host.way)?;
@@ -127,7 +130,7 @@ fn ready(garden: &Garden, catalogue: &Catalogue, after: &After, before: &[Stage]
         (Some(inches), _) => {
             let high = Length::inches(i32::from(inches));
             let patch = host.patch(0);
-            let pace = Planting::alone(garden, catalogue, &patch)?.pace;
+            let pace = Planting::alone(known, &patch)?.pace;
             (0..1000).find(|day| size::size_after(crop, way, pace.lived(f64::from(*day))).height >= high)?
         }
         (None, days) => i32::from(days?),
@@ -136,9 +139,9 @@ fn ready(garden: &Garden, catalogue: &Catalogue, after: &After, before: &[Stage]
 }
 
 /// The day on which a stage's leaves meet.
-fn leaves_meet(garden: &Garden, catalogue: &Catalogue, host: &Stage) -> Option<Date> {
+fn leaves_meet(known: Known, host: &Stage) -> Option<Date> {
     let patch = host.place.patch(0);
-    let planting = Planting::alone(garden, catalogue, &patch)?;
+    let planting = Planting::alone(known, &patch)?;
     let distance = planting.distance(planting.school);
     size::first_day_as_wide(planting.crop, planting.way, &planting.pace, &patch, distance.along.min(distance.across))
 }
@@ -153,7 +156,8 @@ fn is_taken(garden: &Garden, place: &Placing) -> bool {
 
 /// One of the household's own groupings put down at the far left corner of some half squares, on its own days of
 /// another year.
-fn own_fitted(garden: &Garden, catalogue: &Catalogue, own: &OwnGrouping, bed: BedId, rect: Rect, year: i16) -> Fitted {
+fn own_fitted(known: Known, own: &OwnGrouping, bed: BedId, rect: Rect, year: i16) -> Fitted {
+    let garden = known.garden;
     let (w, h) = own.size();
     let (first, _) = calendar::year_span(year, garden.site.latitude.hemisphere());
     let stage = |part: &OwnPart| {
@@ -172,7 +176,7 @@ fn own_fitted(garden: &Garden, catalogue: &Catalogue, own: &OwnGrouping, bed: Be
             timing: Timing::default(),
         };
         let patch = place.patch(0);
-        let planting = Planting::alone(garden, catalogue, &patch)?;
+        let planting = Planting::alone(known, &patch)?;
         let holes = planting.fits(place.rect).min(part.holes.map_or(u32::MAX, u32::from));
         Some(Stage { plants: holes * u32::from(planting.way.per_hole), place, after: None })
     };

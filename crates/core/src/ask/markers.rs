@@ -4,14 +4,13 @@
 //! distance in the row where the quick one is out before the slow one spreads, of the full spread where
 //! both stand until they meet.
 
-use crate::catalogue::Catalogue;
 use crate::ground::planting::Planting;
 use crate::ground::sums;
 use crate::growth::size;
+use crate::known::Known;
 use crate::season::span::usual_span;
 use serde::{Deserialize, Serialize};
 use sparrow_facts::bed::Bed;
-use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::BedId;
 use sparrow_facts::patch::{Patch, Placing};
 use sparrow_facts::rect::{LEAST_GAP, Rect, RowLine};
@@ -85,13 +84,14 @@ pub struct Markers {
 pub const MOST_ROWS: usize = 60;
 
 /// Lays rows one after another over a bed.
-pub fn mark(garden: &Garden, catalogue: &Catalogue, asked: &Marking) -> Result<Markers, Refusal> {
+pub fn mark(known: Known, asked: &Marking) -> Result<Markers, Refusal> {
+    let garden = known.garden;
     let bed = garden.bed(asked.bed).ok_or_else(|| Refusal::Unknown { what: "bed", key: asked.bed.0.to_string() })?;
     if asked.rows.len() > MOST_ROWS {
         return Err(Refusal::TooManyThings { what: "rows at once", most: MOST_ROWS });
     }
-    let patches = asked.rows.iter().map(|row| pattern(garden, catalogue, asked, row)).collect::<Result<Vec<_>, _>>()?;
-    let plantings: Vec<Planting> = patches.iter().filter_map(|patch| Planting::alone(garden, catalogue, patch)).collect();
+    let patches = asked.rows.iter().map(|row| pattern(known, asked, row)).collect::<Result<Vec<_>, _>>()?;
+    let plantings: Vec<Planting> = patches.iter().filter_map(|patch| Planting::alone(known, patch)).collect();
     let (deep, long) = sides(bed, asked.across);
     let rows = lay(&asked.rows, &plantings, deep, long);
     let (deep_other, long_other) = sides(bed, !asked.across);
@@ -117,16 +117,14 @@ fn sides(bed: &Bed, across: bool) -> (Length, Length) {
     if across { (bed.length, bed.width) } else { (bed.width, bed.length) }
 }
 
-fn pattern(garden: &Garden, catalogue: &Catalogue, asked: &Marking, row: &Row) -> Result<Patch, Refusal> {
-    let crop = catalogue.crop(&row.crop).ok_or_else(|| Refusal::Unknown { what: "crop", key: row.crop.clone() })?;
-    let unknown = || Refusal::Unknown { what: "way of growing it", key: row.way.clone() };
-    let way = crop.way(&row.way).ok_or_else(unknown)?;
+fn pattern(known: Known, asked: &Marking, row: &Row) -> Result<Patch, Refusal> {
+    let (crop, way) = known.crop(&row.crop, Some(&row.way))?;
     if let Some(Tape(gap)) = row.gap
         && !(LEAST_GAP..=Length::inches(240)).contains(&gap)
     {
         return Err(Refusal::LengthOutOfRange { field: "gap", value: gap, least: LEAST_GAP, most: Length::inches(240) });
     }
-    let (from, until) = usual_span(garden, crop, way, Some(asked.bed), asked.year);
+    let (from, until) = usual_span(known, crop, way, Some(asked.bed), asked.year);
     let line = Some(RowLine { across: asked.across, at: Length::ZERO });
     Ok(Patch { line, ..sums::pattern(asked.bed, &row.crop, &row.way, from, until) })
 }

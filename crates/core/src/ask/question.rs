@@ -9,19 +9,17 @@ use crate::ask::sheet::Sheet;
 use crate::ask::starts::Starts;
 use crate::ask::{groupings, markers, sheet, starts};
 use crate::catalogue;
-use crate::catalogue::Catalogue;
 use crate::change::replan;
 use crate::change::replan::PatchChange;
-use crate::climate::bed_soil::BedSoil;
 use crate::climate::calendar;
 use crate::climate::shapes::{ClimateShape, nearest_shape, shapes};
 use crate::ground::planting::{Planting, SchoolCount};
 use crate::ground::sums;
 use crate::ground::sums::{Edge, Fits, Plate, Tally};
-use crate::growth::grower::Grower;
 use crate::growth::growing::Growing;
 use crate::growth::window;
 use crate::growth::window::{Gate, Window};
+use crate::known::Known;
 use crate::reckon::season::SeasonView;
 use crate::reckon::turns::TurnsView;
 use crate::reckon::{season, turns};
@@ -40,7 +38,6 @@ use crate::turns::status::Straight;
 use crate::turns::{held, status};
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
-use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::{BedId, PatchId, WishId};
 use sparrow_facts::patch::Patch;
 use sparrow_facts::rect::Rect;
@@ -138,96 +135,89 @@ pub enum Answer {
 }
 
 /// Answers a question about a garden, or says why it cannot be answered.
-pub fn answer(garden: &Garden, catalogue: &Catalogue, question: &Question, today: Date) -> Result<Answer, Refusal> {
+pub fn answer(known: Known, question: &Question) -> Result<Answer, Refusal> {
+    let garden = known.garden;
     match question {
         Question::Schools { patch } => {
             let unknown = || Refusal::Unknown { what: "patch", key: patch.0.to_string() };
             let patch = garden.patch(*patch).ok_or_else(unknown)?;
-            let planting = Planting::of(garden, catalogue, patch).ok_or_else(unknown)?;
+            let planting = Planting::of(known, patch).ok_or_else(unknown)?;
             Ok(Answer::Schools(planting.compare()))
         }
-        Question::Bare { bed, year } => Ok(Answer::Bare(bare::bare(garden, catalogue, *bed, *year, today))),
+        Question::Bare { bed, year } => Ok(Answer::Bare(bare::bare(known, *bed, *year))),
         Question::Season { on } => {
             let on = (*on).clamp(jiff::civil::date(1900, 1, 1), jiff::civil::date(2200, 12, 31));
-            Ok(Answer::Season(Box::new(season::view(garden, catalogue, on))))
+            Ok(Answer::Season(Box::new(season::view(known, on))))
         }
-        Question::Windows { patch, year } => windows(garden, catalogue, *patch, *year),
-        Question::Starts { bed, year } => starts::starts(garden, catalogue, *bed, *year).map(Answer::Starts),
-        Question::Slip { first, then } => late::ways_out(garden, catalogue, (*first, *then), today).map(Answer::Slip),
+        Question::Windows { patch, year } => windows(known, *patch, *year),
+        Question::Starts { bed, year } => starts::starts(known, *bed, *year).map(Answer::Starts),
+        Question::Slip { first, then } => late::ways_out(known, (*first, *then)).map(Answer::Slip),
         Question::Moves { changes } => {
-            let edits = replan::replan(garden, catalogue, changes, true, today)?;
+            let edits = replan::replan(known, changes, true)?;
             Ok(Answer::Moves(handoff::moved(&edits)))
         }
-        Question::Series(asked) => series::series(garden, catalogue, asked).map(Answer::Series),
+        Question::Series(asked) => series::series(known, asked).map(Answer::Series),
         Question::Shapes => {
             let nearest = nearest_shape(&garden.site).key.clone();
             Ok(Answer::Shapes { shapes: shapes().to_vec(), nearest })
         }
-        Question::Suits { bed, rect, from, until } => {
-            bare::of_ground(garden, catalogue, *bed, *rect, (*from, *until)).map(Answer::Suits)
-        }
-        Question::Arrange(asked) => pose::arrange(garden, catalogue, asked).map(Answer::Arrange),
-        Question::Markers(asked) => markers::mark(garden, catalogue, asked).map(Answer::Markers),
-        Question::Groupings { bed, rect, year } => {
-            Ok(Answer::Groupings(groupings::fitted(garden, catalogue, *bed, *rect, *year)))
-        }
+        Question::Suits { bed, rect, from, until } => bare::of_ground(known, *bed, *rect, (*from, *until)).map(Answer::Suits),
+        Question::Arrange(asked) => pose::arrange(known, asked).map(Answer::Arrange),
+        Question::Markers(asked) => markers::mark(known, asked).map(Answer::Markers),
+        Question::Groupings { bed, rect, year } => Ok(Answer::Groupings(groupings::fitted(known, *bed, *rect, *year))),
         Question::Sheet { bed, year, on } => {
             let days = on.map_or_else(|| calendar::year_span(*year, garden.site.latitude.hemisphere()), |day| (day, day));
             let unknown = || Refusal::Unknown { what: "bed", key: bed.0.to_string() };
-            sheet::sheet(garden, catalogue, *bed, days).map(Answer::Sheet).ok_or_else(unknown)
+            sheet::sheet(known, *bed, days).map(Answer::Sheet).ok_or_else(unknown)
         }
         Question::Fits { bed, crop, way, plants, school, year } => {
-            let pattern = Patch { school: *school, ..usual(garden, catalogue, *bed, (crop, way), *year)? };
-            sums::fits(garden, catalogue, &pattern, *plants).map(Answer::Fits)
+            let pattern = Patch { school: *school, ..usual(known, *bed, (crop, way), *year)? };
+            sums::fits(known, &pattern, *plants).map(Answer::Fits)
         }
         Question::Edge { crop, way, long, seeds_a_hole } => {
-            let (distance, per_hole) = in_line(garden, catalogue, crop, way)?;
+            let (distance, per_hole) = in_line(known, crop, way)?;
             sums::edge(long.0, distance, per_hole, *seeds_a_hole).map(Answer::Edge)
         }
         Question::Tally { rows, each, said } => Ok(Answer::Tally(sums::tally(*rows, *each, *said))),
         Question::Turns { entries } => {
             let followed = garden.turns.followed().map(|plan| plan.entries.as_slice()).unwrap_or_default();
-            Ok(Answer::Turns(turns::view(garden, catalogue, today, entries.as_deref().unwrap_or(followed))))
+            Ok(Answer::Turns(turns::view(known, entries.as_deref().unwrap_or(followed))))
         }
-        Question::Straight { wish, year, entries } => {
-            status::straight(garden, catalogue, today, entries, (*wish, *year)).map(Answer::Straight)
-        }
-        Question::Why { tie, entries } => remedies::why(garden, catalogue, today, entries, tie).map(Answer::Why),
-        Question::Argue { pin, entries } => years::argue(garden, catalogue, today, entries, *pin).map(Answer::Argue),
-        Question::Amounts { bed, year } => Ok(Answer::Amounts(amounts::amounts(garden, catalogue, *bed, *year, today))),
-        Question::UsualWish { crop } => held::usual_wish(garden, catalogue, crop, today).map(Answer::UsualWish),
+        Question::Straight { wish, year, entries } => status::straight(known, entries, (*wish, *year)).map(Answer::Straight),
+        Question::Why { tie, entries } => remedies::why(known, entries, tie).map(Answer::Why),
+        Question::Argue { pin, entries } => years::argue(known, entries, *pin).map(Answer::Argue),
+        Question::Amounts { bed, year } => Ok(Answer::Amounts(amounts::amounts(known, *bed, *year))),
+        Question::UsualWish { crop } => held::usual_wish(known, crop).map(Answer::UsualWish),
         Question::Seeder { crop, way, run, plates } => {
-            let (wanted, _) = in_line(garden, catalogue, crop, way)?;
+            let (wanted, _) = in_line(known, crop, way)?;
             Ok(Answer::Seeder { wanted, plates: sums::plates(run.0, plates, wanted)? })
         }
     }
 }
 
 /// A patch of a crop on the days on which it usually stands.
-fn usual(garden: &Garden, catalogue: &Catalogue, bed: BedId, (crop, way): (&str, &str), year: i16) -> Result<Patch, Refusal> {
-    let known = catalogue.crop(crop).ok_or_else(|| Refusal::Unknown { what: "crop", key: crop.into() })?;
-    let grown = known.way(way).ok_or_else(|| Refusal::Unknown { what: "way of growing it", key: way.into() })?;
-    let (from, until) = span::usual_span(garden, known, grown, Some(bed), year);
+fn usual(known: Known, bed: BedId, (crop, way): (&str, &str), year: i16) -> Result<Patch, Refusal> {
+    let (grown, by) = known.crop(crop, Some(way))?;
+    let (from, until) = span::usual_span(known, grown, by, Some(bed), year);
     Ok(sums::pattern(bed, crop, way, from, until))
 }
 
 /// The distance in a line: the household's own, else the handbook's in the row; and plants in a hole.
-fn in_line(garden: &Garden, catalogue: &Catalogue, crop: &str, way: &str) -> Result<(Length, u8), Refusal> {
-    let known = catalogue.crop(crop).ok_or_else(|| Refusal::Unknown { what: "crop", key: crop.into() })?;
-    let grown = known.way(way).ok_or_else(|| Refusal::Unknown { what: "way of growing it", key: way.into() })?;
-    let distance = garden.own_spacing(crop, way).map_or(grown.row[0], |own| own.along);
+fn in_line(known: Known, crop: &str, way: &str) -> Result<(Length, u8), Refusal> {
+    let (_, grown) = known.crop(crop, Some(way))?;
+    let distance = known.garden.own_spacing(crop, way).map_or(grown.row[0], |own| own.along);
     Ok((distance, grown.per_hole))
 }
 
 /// When a patch's crop may start in a year, in its bed's soil.
-fn windows(garden: &Garden, catalogue: &Catalogue, patch: PatchId, year: i16) -> Result<Answer, Refusal> {
+fn windows(known: Known, patch: PatchId, year: i16) -> Result<Answer, Refusal> {
+    let Known { garden, catalogue, grower, .. } = known;
     let unknown = || Refusal::Unknown { what: "patch", key: patch.0.to_string() };
     let patch = garden.patch(patch).ok_or_else(unknown)?;
     let (growing, bed) = Growing::find(catalogue, patch).zip(garden.bed(patch.bed)).ok_or_else(unknown)?;
-    let grower = Grower::of(garden);
-    let soil = BedSoil::of(garden, &grower.weather, bed);
+    let soil = known.soil(bed);
     let (appetite, year) = (garden.almanac.appetite, year.clamp(1900, 2200));
-    let windows = window::windows(&grower, appetite, growing, year, &soil);
-    let shut_by = windows.is_empty().then(|| window::shut_by(&grower, appetite, growing, year, &soil)).flatten();
+    let windows = window::windows(grower, appetite, growing, year, &soil);
+    let shut_by = windows.is_empty().then(|| window::shut_by(grower, appetite, growing, year, &soil)).flatten();
     Ok(Answer::Windows { windows, shut_by, figures: Box::new(growing.figures().clone()) })
 }

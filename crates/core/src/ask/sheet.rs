@@ -3,15 +3,15 @@
 //! Everything is measured from two named edges of the bed, running, so that an error is not added up:
 //! from the left end, and from the far side, or from the near one where the far cannot be walked along.
 
-use crate::catalogue::{Catalogue, CountedFrom, Crop, Method, Way};
+use crate::catalogue::{CountedFrom, Crop, Method, Way};
 use crate::ground::hole::Hole;
 use crate::ground::pattern;
 use crate::ground::pattern::Pattern;
 use crate::ground::planting::{Planting, Sum};
+use crate::known::Known;
 use jiff::civil::Date;
 use serde::Serialize;
 use sparrow_facts::bed::Bed;
-use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::{BedId, PatchId};
 use sparrow_facts::rect::Ground;
 use sparrow_facts::school::School;
@@ -119,14 +119,15 @@ pub const BESIDE_DRIP: Length = Length::inches(1);
 
 /// The sheet of a bed for the patches that stand on some of these days: one day for what is set out
 /// together, a year for all of it. Nothing when there is no such bed.
-pub fn sheet(garden: &Garden, catalogue: &Catalogue, bed: BedId, days: (Date, Date)) -> Option<Sheet> {
+pub fn sheet(known: Known, bed: BedId, days: (Date, Date)) -> Option<Sheet> {
+    let garden = known.garden;
     let bed = garden.bed(bed)?;
     let from_near = !bed.reach.far && bed.reach.near;
     let mut plantings: Vec<Planting> = garden
         .patches
         .iter()
         .filter(|patch| patch.bed == bed.id && patch.from <= days.1 && days.0 <= patch.until)
-        .filter_map(|patch| Planting::of(garden, catalogue, patch))
+        .filter_map(|patch| Planting::of(known, patch))
         .collect();
     plantings.sort_by_key(|planting| (planting.patch.from, planting.patch.rect.x, planting.patch.rect.y, planting.patch.id));
     let settings: Vec<Setting> =

@@ -1,12 +1,10 @@
 //! When may each crop of the catalogue start here? The place's own planting calendar.
 
-use crate::catalogue::Catalogue;
 use crate::climate::bed_soil::BedSoil;
-use crate::growth::grower::Grower;
 use crate::growth::growing::Growing;
 use crate::growth::window::{Gate, Window, shut_by, windows};
+use crate::known::Known;
 use serde::Serialize;
-use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::BedId;
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::timing::Means;
@@ -31,24 +29,24 @@ pub struct Starts {
 ///
 /// # Errors
 /// When the bed is not there.
-pub fn starts(garden: &Garden, catalogue: &Catalogue, bed: Option<BedId>, year: i16) -> Result<Vec<Starts>, Refusal> {
-    let grower = Grower::of(garden);
+pub fn starts(known: Known, bed: Option<BedId>, year: i16) -> Result<Vec<Starts>, Refusal> {
+    let Known { garden, catalogue, grower, .. } = known;
     let soil = match bed {
         None => BedSoil::default(),
         Some(id) => {
             let unknown = || Refusal::Unknown { what: "bed", key: id.0.to_string() };
-            BedSoil::of(garden, &grower.weather, garden.bed(id).ok_or_else(unknown)?)
+            known.soil(garden.bed(id).ok_or_else(unknown)?)
         }
     };
     let year = year.clamp(1900, 2200);
     let ways = catalogue.crops.iter().flat_map(|crop| crop.ways.iter().map(move |way| Growing::usual(crop, way)));
     let of = |growing: Growing| {
-        let windows = windows(&grower, garden.almanac.appetite, growing, year, &soil);
+        let windows = windows(grower, garden.almanac.appetite, growing, year, &soil);
         Starts {
             crop: growing.crop.key.clone(),
             way: growing.way.key.clone(),
             means: growing.means,
-            shut_by: windows.is_empty().then(|| shut_by(&grower, garden.almanac.appetite, growing, year, &soil)).flatten(),
+            shut_by: windows.is_empty().then(|| shut_by(grower, garden.almanac.appetite, growing, year, &soil)).flatten(),
             windows,
         }
     };

@@ -2,6 +2,8 @@
 
 use crate::catalogue::crop::Crop;
 use crate::catalogue::family::Family;
+use crate::catalogue::figures;
+use crate::catalogue::figures::{Seasons, Thresholds};
 use crate::catalogue::grouping::{Grouping, Part};
 use crate::catalogue::relation::Relation;
 use crate::catalogue::source::{Disagreement, Source};
@@ -25,6 +27,9 @@ pub struct Catalogue {
     /// Where a figure lies outside a table it is checked against, and why it stays.
     #[serde(skip)]
     pub disagreements: Vec<Disagreement>,
+    /// Between which temperatures each group of crops grows; a crop's figures name its group.
+    #[serde(skip)]
+    pub warmth: Vec<Thresholds>,
     /// Where figures come from, by key.
     pub sources: BTreeMap<String, Source>,
     #[serde(skip)]
@@ -68,31 +73,55 @@ struct CompanyFile {
     relation: Vec<Relation>,
 }
 
+/// The texts of the data files.
+#[derive(Debug, Clone, Copy)]
+pub struct Data<'t> {
+    /// Crops and their ways.
+    pub crops: &'t str,
+    /// Rotation families.
+    pub families: &'t str,
+    /// Relations between neighbours.
+    pub company: &'t str,
+    /// Plants put down together.
+    pub groupings: &'t str,
+    /// Where figures come from.
+    pub sources: &'t str,
+    /// What is known of each crop's season.
+    pub seasons: &'t str,
+}
+
 impl Catalogue {
     /// The catalogue that comes with the product.
     pub fn standard() -> &'static Catalogue {
         static STANDARD: OnceLock<Catalogue> = OnceLock::new();
         STANDARD.get_or_init(|| {
-            Catalogue::read(
-                include_str!("../../data/crops.toml"),
-                include_str!("../../data/families.toml"),
-                include_str!("../../data/company.toml"),
-                include_str!("../../data/groupings.toml"),
-                include_str!("../../data/sources.toml"),
-            )
+            Catalogue::read(&Data {
+                crops: include_str!("../../data/crops.toml"),
+                families: include_str!("../../data/families.toml"),
+                company: include_str!("../../data/company.toml"),
+                groupings: include_str!("../../data/groupings.toml"),
+                sources: include_str!("../../data/sources.toml"),
+                seasons: include_str!("../../data/seasons.toml"),
+            })
             .and_then(|catalogue| catalogue.with_disagreements(include_str!("../../data/disagreements.toml")))
             .expect("the compiled-in data files are read by a test of this crate")
         })
     }
 
-    /// Reads the five data files; the error names the file, and the line or the key at fault.
-    pub fn read(crops: &str, families: &str, company: &str, groupings: &str, sources: &str) -> Result<Catalogue, String> {
+    /// Reads the data files; the error names the file, and the line or the key at fault.
+    pub fn read(data: &Data) -> Result<Catalogue, String> {
+        let Data { crops, families, company, groupings, sources, seasons } = *data;
+        let seasons = figures::read(seasons).map_err(|e| format!("seasons.toml: {e}"))?;
         let mut file: CropFile = toml::from_str(crops).map_err(|e| format!("crops.toml: {e}"))?;
         let families: FamilyFile = toml::from_str(families).map_err(|e| format!("families.toml: {e}"))?;
         let company: CompanyFile = toml::from_str(company).map_err(|e| format!("company.toml: {e}"))?;
         let groupings: GroupingFile = toml::from_str(groupings).map_err(|e| format!("groupings.toml: {e}"))?;
         let sources: BTreeMap<String, Source> = toml::from_str(sources).map_err(|e| format!("sources.toml: {e}"))?;
         for crop in &mut file.crop {
+            for way in &mut crop.ways {
+                let known = seasons.of(&crop.key, &way.key);
+                way.season = known.cloned().ok_or_else(|| format!("seasons.toml: {} is not there", crop.key))?;
+            }
             for (group, source) in &file.default_sources {
                 crop.sources.entry(group.clone()).or_insert_with(|| source.clone());
             }
@@ -105,10 +134,12 @@ impl Catalogue {
             relations: company.relation,
             groupings: groupings.grouping,
             disagreements: Vec::new(),
+            warmth: seasons.groups.clone(),
             sources,
             pairs: HashMap::new(),
         };
         catalogue.check()?;
+        catalogue.check_seasons(&seasons)?;
         catalogue.pair_up();
         Ok(catalogue)
     }
@@ -196,6 +227,19 @@ impl Catalogue {
             }
         }
         Ok(())
+    }
+
+    fn check_seasons(&self, seasons: &Seasons) -> Result<(), String> {
+        if let Some(source) = seasons.sources.iter().find(|source| !self.sources.contains_key(*source)) {
+            return Err(format!("seasons.toml: no source {source}"));
+        }
+        let known = |(crop, way): &(&str, Option<&str>)| {
+            self.crop(crop).is_some_and(|crop| way.is_none_or(|way| crop.way(way).is_some()))
+        };
+        match seasons.keys().find(|key| !known(key)) {
+            Some((crop, way)) => Err(format!("seasons.toml: {crop} {}: nobody knows it", way.unwrap_or_default())),
+            None => Ok(()),
+        }
     }
 
     fn check_crop(&self, crop: &Crop) -> Result<(), String> {

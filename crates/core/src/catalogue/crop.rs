@@ -2,6 +2,7 @@
 //!
 //! Lengths in the data files are in inches, as the tables they come from print them.
 
+use crate::catalogue::figures::Figures;
 use serde::{Deserialize, Deserializer, Serialize};
 use sparrow_facts::units::{Length, Units};
 use std::collections::BTreeMap;
@@ -96,7 +97,7 @@ pub enum Light {
 }
 
 /// One way of growing a crop, with the figures that depend on it.
-#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "ts", derive(ts_rs::TS))]
 #[serde(deny_unknown_fields)]
 pub struct Way {
@@ -135,6 +136,9 @@ pub struct Way {
     /// Plants in each hole: more than one for multi-sown clumps.
     #[serde(default = "one")]
     pub per_hole: u8,
+    /// What is known of its season; read from a file of its own.
+    #[serde(skip)]
+    pub season: Figures,
 }
 
 fn one() -> u8 {
@@ -206,6 +210,11 @@ pub struct Crop {
 }
 
 impl Crop {
+    /// Whether one sowing of it is picked or cut again and again, through all of [`Figures::picked`].
+    pub fn picked_again(&self, way: &Way) -> bool {
+        way.season.again_picked.unwrap_or(self.pick_every.is_some())
+    }
+
     /// The way of that key.
     pub fn way(&self, key: &str) -> Option<&Way> {
         self.ways.iter().find(|way| way.key == key)

@@ -1,9 +1,7 @@
 //! What is known of a crop's season? Sprouting, warmth, shelf weeks, heat, cold and how long it is picked.
 
-use crate::catalogue::crop::{Crop, Hardiness, Way};
 use serde::{Deserialize, Serialize};
 use std::collections::HashMap;
-use std::sync::OnceLock;
 
 /// How a crop comes up: a heat sum above a base temperature of the soil.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
@@ -23,7 +21,7 @@ pub struct Sprout {
 }
 
 /// The soil a crop wants when it goes in \[°C\].
-#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[derive(Debug, Clone, Copy, PartialEq, Default, Serialize, Deserialize)]
 #[cfg_attr(feature = "ts", derive(ts_rs::TS))]
 #[serde(deny_unknown_fields)]
 pub struct SoilWants {
@@ -36,7 +34,7 @@ pub struct SoilWants {
 }
 
 /// Which part of a plant is eaten, which decides when its weight comes.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
 #[cfg_attr(feature = "ts", derive(ts_rs::TS))]
 #[serde(rename_all = "kebab-case")]
 pub enum Bulk {
@@ -45,13 +43,14 @@ pub enum Bulk {
     /// Heads and hearts.
     Head,
     /// Leaves.
+    #[default]
     Leaf,
     /// Fruits and seeds: nothing until they are there.
     Fruit,
 }
 
 /// All of it for one way of growing a crop.
-#[derive(Debug, Clone, PartialEq, Serialize)]
+#[derive(Debug, Clone, PartialEq, Default, Serialize)]
 #[cfg_attr(feature = "ts", derive(ts_rs::TS))]
 pub struct Figures {
     /// Which group of growth warmth it belongs to.
@@ -157,27 +156,33 @@ struct File {
 /// Everything read from the file: the groups' thresholds in their order, and the figures of each crop
 /// with those ways that have their own.
 #[derive(Debug)]
-pub struct All {
+pub struct Seasons {
     /// Base and ceiling of each group.
     pub groups: Vec<Thresholds>,
     /// Source keys used.
     pub sources: Vec<String>,
-    /// By crop.
-    pub crops: HashMap<String, Figures>,
-    /// By crop and way, where they differ.
-    pub ways: HashMap<String, HashMap<String, Figures>>,
+    crops: HashMap<String, Figures>,
+    ways: HashMap<String, HashMap<String, Figures>>,
 }
 
-/// The compiled-in figures.
-pub fn all() -> &'static All {
-    static ALL: OnceLock<All> = OnceLock::new();
-    ALL.get_or_init(|| read(include_str!("../../data/seasons.toml")).expect("a test reads the compiled-in file"))
+impl Seasons {
+    /// The figures of one way of growing a crop, by their keys; nothing for a crop the file does not know.
+    pub fn of(&self, crop: &str, way: &str) -> Option<&Figures> {
+        self.ways.get(crop).and_then(|ways| ways.get(way)).or_else(|| self.crops.get(crop))
+    }
+
+    /// The keys of the crops the file speaks of, and of those of their ways that have figures of their own.
+    pub fn keys(&self) -> impl Iterator<Item = (&str, Option<&str>)> {
+        let ways = self.ways.iter().flat_map(|(crop, ways)| ways.keys().map(|way| (crop.as_str(), Some(way.as_str()))));
+        self.crops.keys().map(|crop| (crop.as_str(), None)).chain(ways)
+    }
 }
 
-fn read(text: &str) -> Result<All, String> {
+/// Reads the data file; the error names the line or the crop at fault.
+pub fn read(text: &str) -> Result<Seasons, String> {
     let file: File = toml::from_str(text).map_err(|error| error.to_string())?;
     let names: Vec<&String> = file.group.keys().collect();
-    let mut all = All {
+    let mut all = Seasons {
         groups: file.group.values().map(|group| Thresholds { base: group.base, ceiling: group.ceiling }).collect(),
         sources: file.group.values().map(|group| group.source.clone()).collect(),
         crops: HashMap::new(),
@@ -226,25 +231,6 @@ fn read(text: &str) -> Result<All, String> {
         all.crops.insert(entry.key, figures);
     }
     Ok(all)
-}
-
-/// Whether one sowing is picked or cut again and again, through all of [`Figures::picked`].
-pub fn picked_again(crop: &Crop, way: &Way) -> bool {
-    figures(crop, way).again_picked.unwrap_or(crop.pick_every.is_some())
-}
-
-/// The figures of one way of growing a crop. A crop the file does not know gets those of its hardiness.
-pub fn figures(crop: &Crop, way: &Way) -> &'static Figures {
-    let all = all();
-    let own = all.ways.get(&crop.key).and_then(|ways| ways.get(&way.key));
-    let like = match crop.hardiness {
-        Hardiness::Tender => "tomato",
-        Hardiness::HalfHardy => "dill",
-        Hardiness::Hardy => "kale",
-    };
-    own.or_else(|| all.crops.get(&crop.key))
-        .or_else(|| all.crops.get(like))
-        .expect("a test finds the crops others are likened to")
 }
 
 /// Between which temperatures warmth counts \[°C\].

@@ -16,28 +16,29 @@ use sparrow_facts::units::Length;
 impl Planner<'_> {
     pub(crate) fn set_site(&self, site: &Site) -> Result<Vec<Edit>, Refusal> {
         let after = checked_site(site)?;
-        if after.units != self.garden.site.units && !self.garden.patches.is_empty() {
-            return Err(Refusal::UnitsInUse { patches: self.garden.patches.len() });
+        if after.units != self.known.garden.site.units && !self.known.garden.patches.is_empty() {
+            return Err(Refusal::UnitsInUse { patches: self.known.garden.patches.len() });
         }
-        Ok(vec![Edit::Site { before: Box::new(self.garden.site.clone()), after: Box::new(after) }])
+        Ok(vec![Edit::Site { before: Box::new(self.known.garden.site.clone()), after: Box::new(after) }])
     }
 
     pub(crate) fn add_bed(&self, draft: &BedDraft) -> Result<Vec<Edit>, Refusal> {
-        if self.garden.beds.len() >= MOST_BEDS {
+        if self.known.garden.beds.len() >= MOST_BEDS {
             return Err(Refusal::TooManyThings { what: "beds", most: MOST_BEDS });
         }
-        let id = BedId(next(self.garden.beds.iter().map(|bed| bed.id.0)));
-        let bed = draft.measure(id, self.garden)?;
+        let id = BedId(next(self.known.garden.beds.iter().map(|bed| bed.id.0)));
+        let bed = draft.measure(id, self.known.garden)?;
         self.name_is_free(&bed)?;
         Ok(vec![Edit::Bed { before: None, after: Some(Box::new(bed)) }])
     }
 
     pub(crate) fn change_bed(&self, id: BedId, draft: &BedDraft) -> Result<Vec<Edit>, Refusal> {
-        let before = self.bed(id)?;
-        let after = Bed { school: before.school, ..draft.measure(id, self.garden)? };
+        let before = self.known.bed(id)?;
+        let after = Bed { school: before.school, ..draft.measure(id, self.known.garden)? };
         self.name_is_free(&after)?;
-        let grid = after.half_squares(self.garden.site.units);
+        let grid = after.half_squares(self.known.garden.site.units);
         let in_the_way: Vec<String> = self
+            .known
             .garden
             .patches
             .iter()
@@ -47,7 +48,7 @@ impl Planner<'_> {
         if !in_the_way.is_empty() {
             return Err(Refusal::PatchesInTheWay { patches: in_the_way });
         }
-        let lost = self.garden.past.iter().filter(|past| past.bed == id).filter_map(|past| past.section).max();
+        let lost = self.known.garden.past.iter().filter(|past| past.bed == id).filter_map(|past| past.section).max();
         if lost.is_some_and(|section| section >= after.sections()) {
             return Err(Refusal::NoSuchSection { section: lost.unwrap_or(0) + 1, sections: after.sections() });
         }
@@ -56,22 +57,24 @@ impl Planner<'_> {
 
     /// The same edits, with what they take from the turns in front, so that undoing them finds its ground.
     fn with_turns(&self, edits: Vec<Edit>) -> Vec<Edit> {
-        let mut after = self.garden.clone();
+        let mut after = self.known.garden.clone();
         edit::apply(&mut after, &edits);
-        let taken = turns::pruned(self.garden, &after).into_iter().chain(crate::change::season::pruned(self.garden, &after));
+        let taken =
+            turns::pruned(self.known.garden, &after).into_iter().chain(crate::change::season::pruned(self.known.garden, &after));
         taken.chain(edits).collect()
     }
 
     pub(crate) fn move_bed(&self, id: BedId, x: Length, y: Length) -> Result<Vec<Edit>, Refusal> {
-        let before = self.bed(id)?;
+        let before = self.known.bed(id)?;
         let (x, y) = (draft::on_drawing("distance from the left", x)?, draft::on_drawing("distance from the top", y)?);
         Ok(vec![Edit::Bed { before: Some(Box::new(before.clone())), after: Some(Box::new(Bed { x, y, ..before.clone() })) }])
     }
 
     pub(crate) fn remove_bed(&self, id: BedId) -> Result<Vec<Edit>, Refusal> {
-        let bed = self.bed(id)?;
-        let patches = self.garden.patches.iter().filter(|patch| patch.bed == id).map(crate::change::planner::gone);
+        let bed = self.known.bed(id)?;
+        let patches = self.known.garden.patches.iter().filter(|patch| patch.bed == id).map(crate::change::planner::gone);
         let past = self
+            .known
             .garden
             .past
             .iter()
@@ -82,7 +85,7 @@ impl Planner<'_> {
     }
 
     fn name_is_free(&self, bed: &Bed) -> Result<(), Refusal> {
-        let taken = self.garden.beds.iter().any(|other| other.id != bed.id && other.name.eq_ignore_ascii_case(&bed.name));
+        let taken = self.known.garden.beds.iter().any(|other| other.id != bed.id && other.name.eq_ignore_ascii_case(&bed.name));
         if taken { Err(Refusal::NameTaken { name: bed.name.clone() }) } else { Ok(()) }
     }
 }

@@ -7,6 +7,8 @@ use crate::change::replan::PatchChange;
 use crate::change::season::SeasonChange;
 use crate::change::turns::TurnChange;
 use crate::change::{replan, season, turns};
+use crate::growth::grower::Grower;
+use crate::known::Known;
 use crate::season::span::{usual_end, usual_span};
 use jiff::ToSpan;
 use jiff::civil::Date;
@@ -88,8 +90,9 @@ pub enum Command {
 /// What a command would change in a garden, or why it is refused. Nothing is changed here.
 ///
 /// `today` decides which years are past.
-pub fn plan(garden: &Garden, catalogue: &Catalogue, command: &Command, today: Date) -> Result<Vec<Edit>, Refusal> {
-    let planner = Planner { garden, catalogue, today };
+pub fn plan(known: Known, command: &Command) -> Result<Vec<Edit>, Refusal> {
+    let garden = known.garden;
+    let planner = Planner { known };
     match command {
         Command::SetSite { site } => planner.set_site(site),
         Command::AddBed { draft } => planner.add_bed(draft),
@@ -97,11 +100,11 @@ pub fn plan(garden: &Garden, catalogue: &Catalogue, command: &Command, today: Da
         Command::MoveBed { bed, x, y } => planner.move_bed(*bed, x.0, y.0),
         Command::RemoveBed { bed } => planner.remove_bed(*bed),
         Command::Place { bed, crop, way, rect, holes, from, until, year, between } => {
-            let (crop, way) = planner.growing(crop, way.as_deref())?;
+            let (crop, way) = planner.known.crop(crop, way.as_deref())?;
             let (from, end) = match from {
-                Some(from) => (*from, usual_end(garden, crop, way, *bed, *from)),
+                Some(from) => (*from, usual_end(known, crop, way, *bed, *from)),
                 None => {
-                    let usual = usual_span(garden, crop, way, Some(*bed), *year);
+                    let usual = usual_span(known, crop, way, Some(*bed), *year);
                     (usual.0, Some(usual.1))
                 }
             };
@@ -143,9 +146,9 @@ pub fn plan(garden: &Garden, catalogue: &Catalogue, command: &Command, today: Da
         Command::KeepWarning { patch, key, keep } => planner.keep_warning(*patch, key, *keep),
         Command::Remember { bed, section, year, stood } => planner.remember(*bed, *section, *year, stood),
         Command::Forget { past } => planner.forget(*past),
-        Command::Turn { changes } => turns::plan(garden, catalogue, changes, today),
-        Command::Season { changes } => season::plan(garden, catalogue, changes, today),
-        Command::Replan { changes, follow } => replan::replan(garden, catalogue, changes, *follow, today),
+        Command::Turn { changes } => turns::plan(known, changes),
+        Command::Season { changes } => season::plan(known, changes),
+        Command::Replan { changes, follow } => replan::replan(known, changes, *follow),
         Command::SetSchool { over, school } => planner.set_school(*over, *school),
         Command::Lock { patch, locked } => planner.lock(*patch, *locked),
         Command::SetSpacing { crop, way, distance, note } => {
@@ -156,7 +159,8 @@ pub fn plan(garden: &Garden, catalogue: &Catalogue, command: &Command, today: Da
 
 /// Plans a command and carries it out; the edits are what to store, and what undo takes back.
 pub fn carry_out(garden: &mut Garden, catalogue: &Catalogue, command: &Command, today: Date) -> Result<Vec<Edit>, Refusal> {
-    let edits = plan(garden, catalogue, command, today)?;
+    let grower = Grower::of(garden, catalogue);
+    let edits = plan(Known::new(garden, catalogue, &grower, today), command)?;
     apply(garden, &edits);
     Ok(edits)
 }

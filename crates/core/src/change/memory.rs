@@ -24,11 +24,11 @@ use sparrow_facts::units::Length;
 
 impl Planner<'_> {
     pub(crate) fn remember(&self, bed: BedId, section: Option<u8>, year: i16, stood: &Stood) -> Result<Vec<Edit>, Refusal> {
-        let bed = self.bed(bed)?;
+        let bed = self.known.bed(bed)?;
         if let Some(section) = section.filter(|section| *section >= bed.sections()) {
             return Err(Refusal::NoSuchSection { section: section.saturating_add(1), sections: bed.sections() });
         }
-        let last = calendar::growing_year(self.today, self.garden.site.latitude.hemisphere());
+        let last = calendar::growing_year(self.known.today, self.known.garden.site.latitude.hemisphere());
         if year > last {
             return Err(Refusal::NotPast { year, last });
         }
@@ -40,11 +40,12 @@ impl Planner<'_> {
                 most: i64::from(last),
             });
         }
-        let Some(name) = self.catalogue.name_of(stood) else {
+        let Some(name) = self.known.catalogue.name_of(stood) else {
             let (Stood::Crop(key) | Stood::Family(key)) = stood;
             return Err(Refusal::Unknown { what: "crop or family", key: key.clone() });
         };
         if self
+            .known
             .garden
             .past
             .iter()
@@ -52,15 +53,15 @@ impl Planner<'_> {
         {
             return Err(Refusal::AlreadyRemembered { what: name.to_string(), year });
         }
-        if self.garden.past.len() >= MOST_PAST {
+        if self.known.garden.past.len() >= MOST_PAST {
             return Err(Refusal::TooManyThings { what: "remembered stands", most: MOST_PAST });
         }
-        let id = PastId(next(self.garden.past.iter().map(|past| past.id.0)));
+        let id = PastId(next(self.known.garden.past.iter().map(|past| past.id.0)));
         Ok(vec![Edit::Past { before: None, after: Some(PastStand { id, bed: bed.id, section, year, stood: stood.clone() }) }])
     }
 
     pub(crate) fn forget(&self, id: PastId) -> Result<Vec<Edit>, Refusal> {
-        let past = self.garden.past.iter().find(|past| past.id == id);
+        let past = self.known.garden.past.iter().find(|past| past.id == id);
         let past = past.ok_or_else(|| Refusal::Unknown { what: "remembered stand", key: id.0.to_string() })?;
         Ok(vec![Edit::Past { before: Some(past.clone()), after: None }])
     }
@@ -72,8 +73,8 @@ impl Planner<'_> {
         distance: Option<(Length, Length)>,
         note: &str,
     ) -> Result<Vec<Edit>, Refusal> {
-        let (crop, way) = self.growing(crop, Some(way))?;
-        let before = self.garden.own_spacing(&crop.key, &way.key).cloned();
+        let (crop, way) = self.known.crop(crop, Some(way))?;
+        let before = self.known.garden.own_spacing(&crop.key, &way.key).cloned();
         let after = match distance {
             None => None,
             Some((along, across)) => {
@@ -84,9 +85,9 @@ impl Planner<'_> {
                     }
                 }
                 let own = OwnSpacing { crop: crop.key.clone(), way: way.key.clone(), along, across, note: String::new() };
-                let others = self.garden.spacings.iter().filter(|other| (&other.crop, &other.way) != (&own.crop, &own.way));
+                let others = self.known.garden.spacings.iter().filter(|other| (&other.crop, &other.way) != (&own.crop, &own.way));
                 let spacings = others.chain([&own]).cloned().collect();
-                self.all_drawable(Garden { spacings, ..self.garden.clone() })?;
+                self.all_drawable(Garden { spacings, ..self.known.garden.clone() })?;
                 let note = if note.trim().is_empty() { String::new() } else { draft::text("the note", note, 200)? };
                 Some(OwnSpacing { note, ..own })
             }
@@ -101,7 +102,7 @@ impl Planner<'_> {
     fn all_drawable(&self, with: Garden) -> Result<(), Refusal> {
         with.patches
             .iter()
-            .filter_map(|patch| Planting::alone(&with, self.catalogue, patch))
+            .filter_map(|patch| Planting::alone(self.known.on(&with), patch))
             .try_for_each(|planting| drawable(&planting))
     }
 
@@ -109,19 +110,20 @@ impl Planner<'_> {
         school.map_or(Ok(()), in_range)?;
         match over {
             SchoolFor::Household => {
-                self.all_drawable(Garden { school: school.unwrap_or_default(), ..self.garden.clone() })?;
-                Ok(vec![Edit::School { before: self.garden.school, after: school.unwrap_or_default() }])
+                self.all_drawable(Garden { school: school.unwrap_or_default(), ..self.known.garden.clone() })?;
+                Ok(vec![Edit::School { before: self.known.garden.school, after: school.unwrap_or_default() }])
             }
             SchoolFor::Bed { bed } => {
-                let before = self.bed(bed)?;
+                let before = self.known.bed(bed)?;
                 let after = Bed { school, ..before.clone() };
-                let beds = self.garden.beds.iter().map(|one| if one.id == bed { after.clone() } else { one.clone() }).collect();
-                self.all_drawable(Garden { beds, ..self.garden.clone() })?;
+                let beds =
+                    self.known.garden.beds.iter().map(|one| if one.id == bed { after.clone() } else { one.clone() }).collect();
+                self.all_drawable(Garden { beds, ..self.known.garden.clone() })?;
                 Ok(vec![Edit::Bed { before: Some(Box::new(before.clone())), after: Some(Box::new(after)) }])
             }
             SchoolFor::Patch { patch } => {
                 let before = self.patch(patch)?;
-                let (crop, way) = self.growing(&before.crop, Some(&before.way))?;
+                let (crop, way) = self.known.crop(&before.crop, Some(&before.way))?;
                 school.map_or(Ok(()), |school| suited(school, crop, way))?;
                 // A household's smaller number was one of the other school's; it may not fit this one.
                 self.put(Some(before), Patch { school, holes: None, ..before.clone() })
@@ -130,21 +132,21 @@ impl Planner<'_> {
     }
 
     pub(crate) fn keep_grouping(&self, name: &str, patches: &[PatchId]) -> Result<Vec<Edit>, Refusal> {
-        if self.garden.groupings.len() >= MOST_GROUPINGS {
+        if self.known.garden.groupings.len() >= MOST_GROUPINGS {
             return Err(Refusal::TooManyThings { what: "groupings of your own", most: MOST_GROUPINGS });
         }
         let name = draft::text("the grouping's name", name, 60)?;
-        if self.garden.groupings.iter().any(|own| own.name.eq_ignore_ascii_case(&name)) {
+        if self.known.garden.groupings.iter().any(|own| own.name.eq_ignore_ascii_case(&name)) {
             return Err(Refusal::GroupingTaken { name });
         }
         let patches = patches.iter().map(|id| self.patch(*id)).collect::<Result<Vec<_>, _>>()?;
-        let id = OwnGroupingId(next(self.garden.groupings.iter().map(|own| own.id.0)));
-        let own = memory::own_from(self.garden, id, name, &patches).ok_or(Refusal::NoGrouping { most: MOST_PARTS })?;
+        let id = OwnGroupingId(next(self.known.garden.groupings.iter().map(|own| own.id.0)));
+        let own = memory::own_from(self.known.garden, id, name, &patches).ok_or(Refusal::NoGrouping { most: MOST_PARTS })?;
         Ok(vec![Edit::Grouping { before: None, after: Some(own) }])
     }
 
     pub(crate) fn forget_grouping(&self, id: OwnGroupingId) -> Result<Vec<Edit>, Refusal> {
-        let own = self.garden.groupings.iter().find(|own| own.id == id);
+        let own = self.known.garden.groupings.iter().find(|own| own.id == id);
         let own = own.ok_or_else(|| Refusal::Unknown { what: "grouping", key: id.0.to_string() })?;
         Ok(vec![Edit::Grouping { before: Some(own.clone()), after: None }])
     }

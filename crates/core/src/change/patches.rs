@@ -23,7 +23,7 @@ impl Planner<'_> {
         if places.is_empty() {
             return Err(Refusal::NothingTo { what: "plant" });
         }
-        let mut growing = self.garden.clone();
+        let mut growing = self.known.garden.clone();
         // Numbers go on from what is there now, so that none is given twice.
         let mut number = next(growing.patches.iter().map(|patch| patch.id.0));
         let mut edits = Vec::new();
@@ -32,12 +32,12 @@ impl Planner<'_> {
             edits.extend(edit);
         };
         for id in taken {
-            let planner = Planner { garden: &growing, catalogue: self.catalogue, today: self.today };
+            let planner = Planner { known: self.known.on(&growing) };
             let away = vec![gone(planner.movable(*id)?)];
             done(away, &mut growing);
         }
         for place in places {
-            let planner = Planner { garden: &growing, catalogue: self.catalogue, today: self.today };
+            let planner = Planner { known: self.known.on(&growing) };
             let put = planner.put(None, place.patch(number))?;
             done(put, &mut growing);
             number = number.saturating_add(1);
@@ -54,13 +54,13 @@ impl Planner<'_> {
 
     /// The same but for the household's own number of holes, which a later change of a distance may outgrow.
     pub(crate) fn may_lie(&self, before: Option<&Patch>, after: &Patch) -> Result<(), Refusal> {
-        if before.is_none() && self.garden.patches.len() >= MOST_PATCHES {
+        if before.is_none() && self.known.garden.patches.len() >= MOST_PATCHES {
             return Err(Refusal::TooManyThings { what: "patches", most: MOST_PATCHES });
         }
-        let bed = self.bed(after.bed)?;
-        let (crop, way) = self.growing(&after.crop, Some(&after.way))?;
+        let bed = self.known.bed(after.bed)?;
+        let (crop, way) = self.known.crop(&after.crop, Some(&after.way))?;
         after.school.map_or(Ok(()), |school| suited(school, crop, way))?;
-        let (columns, rows) = bed.half_squares(self.garden.site.units);
+        let (columns, rows) = bed.half_squares(self.known.garden.site.units);
         if after.rect.w == 0 || after.rect.h == 0 {
             return Err(Refusal::NoGround);
         }
@@ -71,12 +71,12 @@ impl Planner<'_> {
         check_days(after.from, after.until)?;
         crate::change::days::check_timing(after)?;
         self.ground_is_free(after)?;
-        Planting::of(self.garden, self.catalogue, after).map_or(Ok(()), |planting| drawable(&planting))
+        Planting::of(self.known, after).map_or(Ok(()), |planting| drawable(&planting))
     }
 
     /// A marked row moves with its half squares.
     pub(crate) fn line_moved(&self, before: &Patch, rect: Rect) -> Option<RowLine> {
-        let half = self.garden.site.units.half_square().get();
+        let half = self.known.garden.site.units.half_square().get();
         let moved = |line: RowLine| {
             let by = if line.across {
                 i32::from(rect.x) - i32::from(before.rect.x)
@@ -90,7 +90,7 @@ impl Planner<'_> {
 
     fn line_is_inside(&self, bed: &Bed, patch: &Patch) -> Result<(), Refusal> {
         let Some(line) = patch.line else { return Ok(()) };
-        let ground = patch.rect.ground(bed, self.garden.site.units);
+        let ground = patch.rect.ground(bed, self.known.garden.site.units);
         let (least, most) = if line.across { (ground.left, ground.right) } else { (ground.far, ground.near) };
         if (least..=most).contains(&line.at) {
             return Ok(());
@@ -102,7 +102,7 @@ impl Planner<'_> {
         let there = |other: &&Patch| {
             other.id != patch.id && other.bed == patch.bed && other.rect.overlaps(patch.rect) && other.meets(patch)
         };
-        for other in self.garden.patches.iter().filter(there) {
+        for other in self.known.garden.patches.iter().filter(there) {
             let (from, until) = (other.from, other.until);
             if patch.is_row_beside(other) {
                 continue;
@@ -119,7 +119,7 @@ impl Planner<'_> {
 
     fn holes_fit(&self, patch: &Patch) -> Result<(), Refusal> {
         let Some(asked) = patch.holes else { return Ok(()) };
-        let Some(planting) = Planting::of(self.garden, self.catalogue, patch) else { return Ok(()) };
+        let Some(planting) = Planting::of(self.known, patch) else { return Ok(()) };
         let fits = planting.fits(patch.rect);
         match asked {
             0 => Err(Refusal::NumberOutOfRange { field: "number of holes", value: 0, least: 1, most: i64::from(fits) }),

@@ -1,11 +1,9 @@
 //! Wishes about several patches at once: their days, ground and crops, and what follows along.
 
-use crate::catalogue::Catalogue;
 use crate::change::days::check_timing;
 use crate::change::limits::{MOST_CHANGES, number};
-use crate::change::planner::Planner;
-use crate::change::planner::next;
-use crate::growth::grower::Grower;
+use crate::change::planner::{Planner, next};
+use crate::known::Known;
 use crate::season::handoff;
 use jiff::ToSpan;
 use jiff::civil::Date;
@@ -13,8 +11,7 @@ use serde::{Deserialize, Serialize};
 use sparrow_facts::edit::Edit;
 use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::{BedId, PatchId};
-use sparrow_facts::patch::Patch;
-use sparrow_facts::patch::Placing;
+use sparrow_facts::patch::{Patch, Placing};
 use sparrow_facts::rect::Rect;
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::timing::Timing;
@@ -46,30 +43,25 @@ pub enum PatchChange {
 ///
 /// With `follow`, whatever comes after a changed patch on its ground and would now be too early moves by as much,
 /// and what comes after that, unless it is kept where it is.
-pub fn replan(
-    garden: &Garden,
-    catalogue: &Catalogue,
-    changes: &[PatchChange],
-    follow: bool,
-    today: Date,
-) -> Result<Vec<Edit>, Refusal> {
+pub fn replan(known: Known, changes: &[PatchChange], follow: bool) -> Result<Vec<Edit>, Refusal> {
+    let garden = known.garden;
     number("changes made as one", changes.len() as i64, [1, MOST_CHANGES as i64])?;
     let mut after = garden.clone();
     let mut touched: Vec<PatchId> = Vec::new();
     for change in changes {
-        let id = Planner { garden: &after.clone(), catalogue, today }.change(&mut after, change)?;
+        let id = Planner { known: known.on(&after.clone()) }.change(&mut after, change)?;
         touched.retain(|one| *one != id);
         touched.push(id);
     }
     if follow {
-        touched.extend(pushed(garden, &mut after, catalogue, &touched)?);
+        touched.extend(pushed(known, &mut after, &touched)?);
     }
     let mut edits = Vec::new();
     for id in touched {
         match (garden.patch(id), after.patch(id)) {
             (Some(before), None) => edits.push(crate::change::planner::gone(before)),
             (before, Some(patch)) if before != Some(patch) => {
-                edits.extend(Planner { garden: &after, catalogue, today }.put(before, patch.clone())?);
+                edits.extend(Planner { known: known.on(&after) }.put(before, patch.clone())?);
             }
             _ => {}
         }
@@ -89,12 +81,12 @@ impl Planner<'_> {
                 Patch { bed: *bed, rect: *rect, holes, line: self.line_moved(before, *rect), ..before.clone() }
             }
             PatchChange::Crop { patch, crop, way } => {
-                let (crop, way) = self.growing(crop, Some(way))?;
+                let (crop, way) = self.known.crop(crop, Some(way))?;
                 let (crop, way) = (crop.key.clone(), way.key.clone());
                 Patch { crop, way, holes: None, timing: Timing::default(), ..self.patch(*patch)?.clone() }
             }
             PatchChange::Between { patch, between } => Patch { between: *between, ..self.patch(*patch)?.clone() },
-            PatchChange::Add { placing } => placing.patch(next(self.garden.patches.iter().map(|patch| patch.id.0))),
+            PatchChange::Add { placing } => placing.patch(next(self.known.garden.patches.iter().map(|patch| patch.id.0))),
             PatchChange::Remove { patch } => {
                 let id = self.movable(*patch)?.id;
                 after.patches.retain(|one| one.id != id);
@@ -113,8 +105,8 @@ impl Planner<'_> {
 }
 
 /// Moves what follows the changed patches on their ground, link by link, and says what was moved.
-fn pushed(before: &Garden, after: &mut Garden, catalogue: &Catalogue, changed: &[PatchId]) -> Result<Vec<PatchId>, Refusal> {
-    let grower = Grower::of(after);
+fn pushed(known: Known, after: &mut Garden, changed: &[PatchId]) -> Result<Vec<PatchId>, Refusal> {
+    let Known { garden: before, catalogue, .. } = known;
     let mut moved: Vec<PatchId> = Vec::new();
     let mut waiting: Vec<PatchId> = changed.to_vec();
     while let Some(id) = waiting.pop() {
@@ -133,7 +125,7 @@ fn pushed(before: &Garden, after: &mut Garden, catalogue: &Catalogue, changed: &
                 let crop = catalogue.crop(&patch.crop).map_or_else(|| patch.crop.clone(), |crop| crop.name.clone());
                 return Err(Refusal::KeptInTime { crop, from: patch.from, to: from });
             }
-            let later = handoff::moved_to(after, &grower, catalogue, &patch, from);
+            let later = handoff::moved_to(known.on(after), &patch, from);
             after.patches.iter_mut().filter(|one| one.id == then).for_each(|one| *one = later.clone());
             if !moved.contains(&then) {
                 moved.push(then);

@@ -1,11 +1,11 @@
 //! Wishes about time: the weather of the place, the shelf, and when patches start, wait and end.
 
-use crate::catalogue::Catalogue;
 use crate::change::days::day;
 use crate::change::draft;
 use crate::change::limits::{MOST_READINGS, MOST_STATION_YEARS, number};
 use crate::change::planner::Planner;
 use crate::climate::shapes::shapes;
+use crate::known::Known;
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 use sparrow_facts::almanac::{Almanac, Appetite, BedWarmth, Cover, Monthly, Mulch, Shelf, SoilReading, Station, WarmthFrom};
@@ -43,10 +43,11 @@ pub enum SeasonChange {
 }
 
 /// What changes of weather, shelf and warmth would change, or why they are refused.
-pub fn plan(garden: &Garden, catalogue: &Catalogue, changes: &[SeasonChange], today: Date) -> Result<Vec<Edit>, Refusal> {
+pub fn plan(known: Known, changes: &[SeasonChange]) -> Result<Vec<Edit>, Refusal> {
+    let garden = known.garden;
     let mut after = garden.clone();
     for change in changes {
-        Planner { garden: &after.clone(), catalogue, today }.season(&mut after, change)?;
+        Planner { known: known.on(&after.clone()) }.season(&mut after, change)?;
     }
     after.site = crate::change::site::checked_site(&after.site)?;
     check(&after)?;
@@ -85,7 +86,7 @@ impl Planner<'_> {
             SeasonChange::TakeAgain { from } => almanac.from = *from,
             SeasonChange::SetAppetite { appetite } => almanac.appetite = *appetite,
             SeasonChange::SetWarmth { bed, mulch, cover } => {
-                self.bed(*bed)?;
+                self.known.bed(*bed)?;
                 almanac.beds.retain(|one| one.bed != *bed);
                 if (*mulch, *cover) != (Mulch::None, Cover::None) {
                     almanac.beds.push(BedWarmth { bed: *bed, mulch: *mulch, cover: *cover });
@@ -93,8 +94,8 @@ impl Planner<'_> {
                 }
             }
             SeasonChange::Read { bed, on, soil } => {
-                self.bed(*bed)?;
-                if *on > self.today {
+                self.known.bed(*bed)?;
+                if *on > self.known.today {
                     return Err(Refusal::NothingTo { what: "read on a day that has not been yet" });
                 }
                 almanac.readings.retain(|one| (one.bed, one.on) != (*bed, *on));

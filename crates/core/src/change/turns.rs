@@ -4,8 +4,8 @@ use crate::catalogue::Catalogue;
 use crate::change::draft;
 use crate::change::limits::{MOST_ENTRIES, MOST_PLANS, MOST_SQUARES, MOST_WISHES, number};
 use crate::change::planner::{Planner, next};
+use crate::known::Known;
 use crate::turns::ground::plots;
-use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 use sparrow_facts::bed::{Bed, Trellis};
 use sparrow_facts::edit;
@@ -60,11 +60,12 @@ pub enum TurnChange {
 }
 
 /// What changes of the turns would change in a garden, or why they are refused.
-pub fn plan(garden: &Garden, catalogue: &Catalogue, changes: &[TurnChange], today: Date) -> Result<Vec<Edit>, Refusal> {
+pub fn plan(known: Known, changes: &[TurnChange]) -> Result<Vec<Edit>, Refusal> {
+    let garden = known.garden;
     let mut growing = garden.clone();
     let mut edits = Vec::new();
     for change in changes {
-        let made = Planner { garden: &growing, catalogue, today }.turn(change)?;
+        let made = Planner { known: known.on(&growing) }.turn(change)?;
         edit::apply(&mut growing, &made);
         edits.extend(made);
     }
@@ -86,16 +87,16 @@ impl Planner<'_> {
             TurnChange::Trellis { bed } => return self.put_trellis(*bed),
             _ => {}
         }
-        let mut turns = self.garden.turns.clone();
+        let mut turns = self.known.garden.turns.clone();
         self.change_turns(&mut turns, change)?;
-        let after = Garden { turns: turns.clone(), ..self.garden.clone() };
-        check(&after, self.catalogue).map_err(|(_, why)| why)?;
+        let after = Garden { turns: turns.clone(), ..self.known.garden.clone() };
+        check(self.known.on(&after)).map_err(|(_, why)| why)?;
         let pieces: Vec<Piece> = plots(&after).into_iter().map(|plot| plot.at).collect();
         turns.prune(|piece| pieces.contains(&piece), |bed| after.bed(bed).is_some());
-        if turns == self.garden.turns {
+        if turns == self.known.garden.turns {
             return Ok(Vec::new());
         }
-        Ok(vec![Edit::Turns { before: Box::new(self.garden.turns.clone()), after: Box::new(turns) }])
+        Ok(vec![Edit::Turns { before: Box::new(self.known.garden.turns.clone()), after: Box::new(turns) }])
     }
 
     fn change_turns(&self, turns: &mut Turns, change: &TurnChange) -> Result<(), Refusal> {
@@ -181,7 +182,7 @@ impl Planner<'_> {
     }
 
     fn put_trellis(&self, id: BedId) -> Result<Vec<Edit>, Refusal> {
-        let before = self.bed(id)?;
+        let before = self.known.bed(id)?;
         let trellis = Trellis { from_far: Length::tenths_mm(0), start: Length::tenths_mm(0), end: before.length };
         if before.trellises.contains(&trellis) {
             return Err(Refusal::NothingTo { what: "put up: that trellis stands already" });
@@ -201,12 +202,12 @@ impl Planner<'_> {
         if names.is_empty() {
             return Err(Refusal::Empty { field: "what stood there", most: 200 });
         }
-        let mut growing = self.garden.clone();
+        let mut growing = self.known.garden.clone();
         let mut edits = self.turn(&known(false))?;
         edit::apply(&mut growing, &edits);
         for name in names {
-            let planner = Planner { garden: &growing, ..*self };
-            let stood = read_stood(self.catalogue, name)
+            let planner = Planner { known: self.known.on(&growing) };
+            let stood = read_stood(self.known.catalogue, name)
                 .ok_or_else(|| Refusal::Unknown { what: "crop or family", key: name.to_string() })?;
             match planner.remember(bed, section, year, &stood) {
                 // Typing the same list again is no fault.
@@ -244,7 +245,8 @@ pub fn read_stood(catalogue: &Catalogue, word: &str) -> Option<Stood> {
 }
 
 /// Checks all that a household said about its turns; the error names the fact's place.
-pub fn check(garden: &Garden, catalogue: &Catalogue) -> Result<(), (String, Refusal)> {
+pub fn check(known: Known) -> Result<(), (String, Refusal)> {
+    let Known { garden, catalogue, .. } = known;
     let turns = &garden.turns;
     let at = |list: &str, index: usize| format!("turns.{list}[{index}]");
     let family =

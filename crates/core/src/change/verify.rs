@@ -5,6 +5,8 @@ use crate::change::limits::{MOST_PARTS, number};
 use crate::change::planner::Planner;
 use crate::change::schools::in_range;
 use crate::change::{draft, limits, site};
+use crate::growth::grower::Grower;
+use crate::known::Known;
 use jiff::civil::date;
 use sparrow_facts::bed::{Bed, BedKind, LONGEST_SIDE, SHORTEST_SIDE};
 use sparrow_facts::garden::Garden;
@@ -31,16 +33,20 @@ pub fn verify(garden: &Garden, catalogue: &Catalogue) -> Result<(), (String, Ref
             return Err(at(list, index)(Refusal::NameTaken { name: bed.name.clone() }));
         }
     }
+    // What stands in the ground is judged by the warmth of the place, so the place comes first.
+    crate::change::season::check(garden).map_err(|why| ("almanac".to_string(), why))?;
+    let grower = Grower::of(garden, catalogue);
+    let known = Known::new(garden, catalogue, &grower, date(2200, 12, 31));
     // Patches are put into a garden one by one, as if by commands, so that no rule is written twice.
     let mut growing = Garden { patches: Vec::new(), past: Vec::new(), spacings: Vec::new(), ..garden.clone() };
     for (index, own) in garden.spacings.iter().enumerate() {
-        let planner = Planner { garden: &growing, catalogue, today: date(2200, 12, 31) };
+        let planner = Planner { known: known.on(&growing) };
         let edits =
             planner.set_spacing(&own.crop, &own.way, Some((own.along, own.across)), &own.note).map_err(at("spacings", index))?;
         sparrow_facts::edit::apply(&mut growing, &edits);
     }
     for (index, patch) in garden.patches.iter().enumerate() {
-        let planner = Planner { garden: &growing, catalogue, today: date(2200, 12, 31) };
+        let planner = Planner { known: known.on(&growing) };
         planner.may_lie(None, patch).map_err(at("patches", index))?;
         if patch.holes == Some(0) {
             let none = Refusal::NumberOutOfRange { field: "number of holes", value: 0, least: 1, most: 65_535 };
@@ -50,7 +56,7 @@ pub fn verify(garden: &Garden, catalogue: &Catalogue) -> Result<(), (String, Ref
         growing.patches.push(patch.clone());
     }
     for (index, past) in garden.past.iter().enumerate() {
-        check_past(garden, catalogue, past).map_err(at("past", index))?;
+        check_past(known, past).map_err(at("past", index))?;
     }
     in_order(garden.groupings.iter().map(|own| own.id.0), "groupings", limits::MOST_GROUPINGS)?;
     for (index, own) in garden.groupings.iter().enumerate() {
@@ -59,8 +65,7 @@ pub fn verify(garden: &Garden, catalogue: &Catalogue) -> Result<(), (String, Ref
             return Err(at("groupings", index)(Refusal::GroupingTaken { name: own.name.clone() }));
         }
     }
-    crate::change::turns::check(garden, catalogue)?;
-    crate::change::season::check(garden).map_err(|why| ("almanac".to_string(), why))?;
+    crate::change::turns::check(known)?;
     if growing.spacings != garden.spacings {
         return Err(("spacings".into(), Refusal::OutOfOrder { list: "spacings" }));
     }
@@ -150,7 +155,8 @@ fn check_grouping(catalogue: &Catalogue, own: &OwnGrouping) -> Result<(), Refusa
     Ok(())
 }
 
-fn check_past(garden: &Garden, catalogue: &Catalogue, past: &sparrow_facts::history::PastStand) -> Result<(), Refusal> {
+fn check_past(known: Known, past: &sparrow_facts::history::PastStand) -> Result<(), Refusal> {
+    let Known { garden, catalogue, .. } = known;
     let bed = garden.bed(past.bed).ok_or_else(|| Refusal::Unknown { what: "bed", key: past.bed.0.to_string() })?;
     if let Some(section) = past.section.filter(|section| *section >= bed.sections()) {
         return Err(Refusal::NoSuchSection { section: section.saturating_add(1), sections: bed.sections() });

@@ -5,15 +5,14 @@
 //! in which ground is counted, given and taken by whole squares.
 
 use crate::catalogue::suits::suits;
-use crate::catalogue::{Catalogue, Crop, Spacing, Way};
-use crate::climate::bed_soil::BedSoil;
+use crate::catalogue::{Crop, Spacing, Way};
 use crate::ground::hole::Hole;
 use crate::ground::interplant::Host;
 use crate::ground::pattern::{Pattern, Spot};
 use crate::ground::{interplant, pattern, planting};
-use crate::growth::grower::Grower;
 use crate::growth::growing::Growing;
 use crate::growth::size::Pace;
+use crate::known::Known;
 use serde::Serialize;
 use sparrow_facts::bed::{Bed, Reach};
 use sparrow_facts::garden::Garden;
@@ -123,19 +122,19 @@ pub struct Laid {
 
 impl<'a> Planting<'a> {
     /// The planting of a patch; nothing when its bed, crop or way is not there.
-    pub fn of(garden: &'a Garden, catalogue: &'a Catalogue, patch: &'a Patch) -> Option<Self> {
-        let alone = Planting::alone(garden, catalogue, patch)?;
-        Some(Planting { hosts: planting::hosts(garden, catalogue, patch), ..alone })
+    pub fn of(known: Known<'a>, patch: &'a Patch) -> Option<Self> {
+        let alone = Planting::alone(known, patch)?;
+        Some(Planting { hosts: planting::hosts(known, patch), ..alone })
     }
 
     /// The same without regard to what it is planted between.
-    pub fn alone(garden: &'a Garden, catalogue: &'a Catalogue, patch: &'a Patch) -> Option<Self> {
+    pub fn alone(known: Known<'a>, patch: &'a Patch) -> Option<Self> {
+        let Known { garden, catalogue, grower, .. } = known;
         let (bed, crop) = (garden.bed(patch.bed)?, catalogue.crop(&patch.crop)?);
         let way = crop.way(&patch.way)?;
         let school = school_of(garden, bed, patch, crop, way);
         let own = garden.own_spacing(&patch.crop, &patch.way);
-        let grower = Grower::of(garden);
-        let pace = grower.pace(Growing::of(patch, crop, way), patch.from, &BedSoil::of(garden, &grower.weather, bed));
+        let pace = grower.pace(Growing::of(patch, crop, way), patch.from, &known.soil(bed));
         Some(Planting { bed, patch, crop, way, school, pace, units: garden.site.units, own, hosts: Vec::new() })
     }
 
@@ -356,7 +355,8 @@ pub type Grown<'a> = (&'a Crop, &'a Way, Pace, &'a Patch);
 
 /// What a patch planted between others is planted between: patches that share its ground and some of
 /// its days, and are not planted between others themselves. Nothing for any other patch.
-pub fn hosts(garden: &Garden, catalogue: &Catalogue, patch: &Patch) -> Vec<Host> {
+pub fn hosts(known: Known, patch: &Patch) -> Vec<Host> {
+    let garden = known.garden;
     let shares = |other: &&Patch| {
         patch.between
             && !other.between
@@ -366,7 +366,7 @@ pub fn hosts(garden: &Garden, catalogue: &Catalogue, patch: &Patch) -> Vec<Host>
             && other.meets(patch)
     };
     let host = |other: &Patch| {
-        let planting = Planting::alone(garden, catalogue, other)?;
+        let planting = Planting::alone(known, other)?;
         let (sum, holes) = planting.reckon();
         Some(Host { holes: holes.iter().map(|hole| (hole.x, hole.y)).collect(), distance: sum.spacing })
     };

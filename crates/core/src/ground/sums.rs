@@ -1,9 +1,9 @@
 //! The other direction of the sum: how much ground do so many plants want, where do they fit, how many
 //! does this edge hold, how many seeds is that, and which seeder plate comes nearest?
 
-use crate::catalogue::Catalogue;
 use crate::ground::near;
 use crate::ground::planting::Planting;
+use crate::known::Known;
 use jiff::civil::Date;
 use serde::Serialize;
 use sparrow_facts::bed::Bed;
@@ -52,7 +52,8 @@ const MOST_PLACES: usize = 6;
 /// nearest others; the piece of free ground that holds most of them first, cut down to what they need.
 ///
 /// `pattern` is a patch that says what is planted, when and by which school; its place is not looked at.
-pub fn fits(garden: &Garden, catalogue: &Catalogue, pattern: &Patch, at_hand: u32) -> Result<Fits, Refusal> {
+pub fn fits(known: Known, pattern: &Patch, at_hand: u32) -> Result<Fits, Refusal> {
+    let garden = known.garden;
     if !(1..=MOST_AT_HAND).contains(&at_hand) {
         let most = i64::from(MOST_AT_HAND);
         return Err(Refusal::NumberOutOfRange { field: "plants at hand", value: at_hand.into(), least: 1, most });
@@ -66,7 +67,7 @@ pub fn fits(garden: &Garden, catalogue: &Catalogue, pattern: &Patch, at_hand: u3
     for bed in beds.iter().filter_map(|id| garden.bed(*id)) {
         while left > 0 && places.len() < MOST_PLACES {
             let patch = Patch { bed: bed.id, ..pattern.clone() };
-            let Some(planting) = Planting::alone(garden, catalogue, &patch) else { break };
+            let Some(planting) = Planting::alone(known, &patch) else { break };
             let per_hole = u32::from(planting.way.per_hole);
             let Some(rect) = best_free(garden, bed, &planting, &taken, left.div_ceil(per_hole)) else { break };
             let holds = planting.fits(rect) * per_hole;
@@ -76,7 +77,7 @@ pub fn fits(garden: &Garden, catalogue: &Catalogue, pattern: &Patch, at_hand: u3
             left -= plants;
         }
     }
-    let ground = Planting::alone(garden, catalogue, pattern).and_then(|planting| one_piece(&planting, at_hand));
+    let ground = Planting::alone(known, pattern).and_then(|planting| one_piece(&planting, at_hand));
     Ok(Fits { at_hand, ground, places, left_over: left })
 }
 

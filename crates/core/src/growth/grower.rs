@@ -1,7 +1,6 @@
 //! How fast does a crop grow here? The place's warmth and light, summed for each group of crops.
 
-use crate::catalogue::figures::all;
-use crate::catalogue::{Bulk, CountedFrom, Figures, Thresholds};
+use crate::catalogue::{Bulk, Catalogue, CountedFrom, Figures, Thresholds};
 use crate::climate::bed_soil::BedSoil;
 use crate::climate::degree_days::single_sine;
 use crate::climate::normals::{DAYS, day_index};
@@ -12,12 +11,8 @@ use crate::growth::size::Pace;
 use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::Serialize;
-use sparrow_facts::almanac::Almanac;
 use sparrow_facts::garden::Garden;
-use sparrow_facts::site::Site;
 use sparrow_facts::timing::Means;
-use std::cell::RefCell;
-use std::rc::Rc;
 
 /// The half range from low to high of the day on which a packet's days are taken to hold \[°C\].
 const USUAL_SWING: f64 = 5.0;
@@ -63,30 +58,14 @@ pub struct Ripening {
 }
 
 impl Grower {
-    /// The grower of a garden's place.
-    ///
-    /// The last one made on a thread is kept: everything about a garden asks for it, and it only depends on the
-    /// site and the almanac.
-    pub fn of(garden: &Garden) -> Rc<Grower> {
-        thread_local! {
-            static LAST: RefCell<Option<(Site, Almanac, Rc<Grower>)>> = const { RefCell::new(None) };
-        }
-        LAST.with_borrow_mut(|last| {
-            if let Some((site, almanac, grower)) = last
-                && *site == garden.site
-                && *almanac == garden.almanac
-            {
-                return Rc::clone(grower);
-            }
-            let grower = Rc::new(Grower::new(Weather::of(garden)));
-            *last = Some((garden.site.clone(), garden.almanac.clone(), Rc::clone(&grower)));
-            grower
-        })
+    /// The grower of a garden's place: it depends on the garden's site and almanac, and on nothing else of it.
+    pub fn of(garden: &Garden, catalogue: &Catalogue) -> Grower {
+        Grower::new(Weather::of(garden), catalogue)
     }
 
     /// The grower of a weather.
-    pub fn new(weather: Weather) -> Grower {
-        let sums = all().groups.iter().map(|group| Sums::of(&weather, *group)).collect();
+    pub fn new(weather: Weather, catalogue: &Catalogue) -> Grower {
+        let sums = catalogue.warmth.iter().map(|group| Sums::of(&weather, *group)).collect();
         Grower { weather, sums }
     }
 
@@ -112,16 +91,16 @@ impl Grower {
     /// at that warmth are taken off; the rest is turned into degree days. Raised on a shelf, half of what
     /// grows there is won.
     pub fn ripening(&self, growing: Growing, day: Date, bed: &BedSoil) -> Option<Ripening> {
-        let known = growing.figures();
-        if known.winters {
+        let figures = growing.figures();
+        if figures.winters {
             // What stands over winter has its packet's days counted through it, by the calendar.
             let packet = growing.packet.round() as u16;
             let ripe = day.checked_add(i64::from(packet).days()).ok()?;
             return Some(Ripening { up: day, ripe, packet, days: packet, days_by_warmth: packet, heat: 0 });
         }
         let heat = heat(growing);
-        let up = if growing.means == Means::Direct { self.up(known, day, bed)? } else { day };
-        let sums = &self.sums[known.group];
+        let up = if growing.means == Means::Direct { self.up(figures, day, bed)? } else { day };
+        let sums = &self.sums[figures.group];
         let take = days_to(&sums.lit, day_index(up), heat)?;
         let by_warmth = days_to(&sums.warm, day_index(up), heat)?;
         let before = (up - day).get_days().max(0);

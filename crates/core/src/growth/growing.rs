@@ -1,6 +1,5 @@
 //! What is grown, and how? A crop, its way, how it comes to the ground, and the days its packet gives.
 
-use crate::catalogue::figures::figures;
 use crate::catalogue::{Catalogue, CountedFrom, Crop, Figures, Life, Method, Way};
 use crate::growth::size;
 use sparrow_facts::patch::Patch;
@@ -47,14 +46,19 @@ impl<'a> Growing<'a> {
     }
 
     /// What is known of its season.
-    pub fn figures(&self) -> &'static Figures {
-        figures(self.crop, self.way)
+    pub fn figures(&self) -> &'a Figures {
+        &self.way.season
     }
 
     /// The middle of its weeks under cover \[days\]; of a crop that is never raised so, what one might take.
     pub fn shelf_days(&self) -> i64 {
         let [least, most] = self.figures().indoors.unwrap_or([4, 6]);
         (i64::from(least) + i64::from(most)) * 7 / 2
+    }
+
+    /// Whether one sowing is picked or cut again and again.
+    pub fn picked_again(&self) -> bool {
+        self.crop.picked_again(self.way)
     }
 
     /// A clump that stays for years, which is not waited for in one.
@@ -71,12 +75,12 @@ impl<'a> Growing<'a> {
 /// How a crop usually comes to the ground: sets where there is no seed to sow, the shelf for what is
 /// always transplanted or is counted from then, the bed itself for all else.
 pub fn usual_means(crop: &Crop, way: &Way) -> Means {
-    let known = figures(crop, way);
+    let figures = &way.season;
     match crop.method {
         // Clumps that stay are divided or bought once, not raised every year.
-        _ if known.sprout.is_none() || size::is_settled(crop, way) => Means::Set,
+        _ if figures.sprout.is_none() || size::is_settled(crop, way) => Means::Set,
         Method::Direct => Means::Direct,
-        _ if known.indoors.is_none() => Means::Direct,
+        _ if figures.indoors.is_none() => Means::Direct,
         Method::Transplant => Means::Shelf,
         Method::Either if way.counted_from == CountedFrom::Transplanting => Means::Shelf,
         Method::Either => Means::Direct,

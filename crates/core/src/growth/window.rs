@@ -1,7 +1,6 @@
 //! When may a crop start here? Each day of a year judged by soil, frost, light, heat and the time to ripen.
 
 use crate::catalogue::Figures;
-use crate::catalogue::figures::picked_again;
 use crate::climate::bed_soil::BedSoil;
 use crate::climate::calendar;
 use crate::climate::frost::Side;
@@ -78,39 +77,39 @@ const WORTH_PICKING: u16 = 14;
 
 /// Judges one day for a crop that starts on it in a bed's soil.
 pub fn judge(grower: &Grower, appetite: Appetite, growing: Growing, day: Date, bed: &BedSoil) -> Verdict {
-    let known = growing.figures();
+    let figures = growing.figures();
     let soil = bed.on(&grower.weather, day);
-    if soil > known.soil.most {
+    if soil > figures.soil.most {
         return Err(Gate::SoilWarm);
     }
-    if soil < known.soil.may {
+    if soil < figures.soil.may {
         return Err(Gate::SoilCold);
     }
     if growing.stays() {
         // Clumps go in whenever the soil allows; they ripen in later years.
         return Ok(None);
     }
-    if known.winters {
+    if figures.winters {
         return winters(grower, growing, day, bed);
     }
     if grower.weather.daylight(day) < SHORTEST_DAY {
         return Err(Gate::NoLight);
     }
-    let stands_bare = grower.up(known, day, bed).filter(|_| growing.means != Means::Set);
+    let stands_bare = grower.up(figures, day, bed).filter(|_| growing.means != Means::Set);
     let bare = stands_bare.unwrap_or_else(|| day.saturating_add(SETS_SHOW.days()));
-    if chance(grower, Side::Spring, bare, known.seedling_kills) > appetite.chance() {
+    if chance(grower, Side::Spring, bare, figures.seedling_kills) > appetite.chance() {
         return Err(Gate::SpringFrost);
     }
     let ripening = grower.ripening(growing, day, bed).ok_or(Gate::NoTime)?;
     if grower.weather.crosses_winter(day, ripening.ripe) {
         return Err(Gate::NoTime);
     }
-    let kills = known.root_kills.unwrap_or(f64::from(growing.crop.kills_c));
-    let picked = if picked_again(growing.crop, growing.way) { known.picked.min(WORTH_PICKING) } else { 0 };
+    let kills = figures.root_kills.unwrap_or(f64::from(growing.crop.kills_c));
+    let picked = if growing.picked_again() { figures.picked.min(WORTH_PICKING) } else { 0 };
     if chance(grower, Side::Autumn, ripening.ripe.saturating_add(i64::from(picked).days()), kills) > appetite.chance() {
         return Err(Gate::AutumnFrost);
     }
-    if bolts(grower, known, ripening.ripe) { Err(Gate::Bolts) } else { Ok(Some(ripening)) }
+    if bolts(grower, figures, ripening.ripe) { Err(Gate::Bolts) } else { Ok(Some(ripening)) }
 }
 
 /// The chance of a killing frost, where a day of that side of summer is asked for; none on the other side.
@@ -127,10 +126,10 @@ fn winters(grower: &Grower, growing: Growing, day: Date, bed: &BedSoil) -> Verdi
 }
 
 /// Whether the last days before it is ripe are too hot, or too long and warm, for it.
-pub fn bolts(grower: &Grower, known: &Figures, ripe: Date) -> bool {
-    let Some(most) = known.bolts else { return false };
+pub fn bolts(grower: &Grower, figures: &Figures, ripe: Date) -> bool {
+    let Some(most) = figures.bolts else { return false };
     let too_hot = |day: Date| {
-        let long = known.bolts_hours.is_some_and(|hours| grower.weather.daylight(day) > hours);
+        let long = figures.bolts_hours.is_some_and(|hours| grower.weather.daylight(day) > hours);
         grower.weather.mean(day) > if long { most - LONG_DAYS_TAKE } else { most }
     };
     too_hot(ripe) || too_hot(ripe.saturating_sub(TENDER_DAYS.days()))
@@ -165,7 +164,7 @@ const ASKED: [Gate; 9] = [
 ///
 /// Days are those on which it goes into the bed's ground.
 pub fn windows(grower: &Grower, appetite: Appetite, growing: Growing, year: i16, bed: &BedSoil) -> Vec<Window> {
-    let (known, means) = (growing.figures(), growing.means);
+    let (figures, means) = (growing.figures(), growing.means);
     let (first, last) = calendar::year_span(year, grower.weather.hemisphere());
     let mut found: Vec<Window> = Vec::new();
     let (mut open, mut before): (Option<(Window, Date)>, Gate) = (None, Gate::YearEnds);
@@ -187,7 +186,7 @@ pub fn windows(grower: &Grower, appetite: Appetite, growing: Growing, year: i16,
                     };
                     (window, day)
                 });
-                if window.better.is_none() && bed.on(&grower.weather, day) >= known.soil.better {
+                if window.better.is_none() && bed.on(&grower.weather, day) >= figures.soil.better {
                     window.better = Some(day);
                 }
                 if let (Some([_, last]), Some(ripe)) = (&mut window.ripe, ripe) {
@@ -202,7 +201,7 @@ pub fn windows(grower: &Grower, appetite: Appetite, growing: Growing, year: i16,
         }
     }
     found.extend(open.map(|(window, until)| Window { until, ..window }));
-    if let (Means::Shelf, Some([least, most])) = (growing.means, known.indoors) {
+    if let (Means::Shelf, Some([least, most])) = (growing.means, figures.indoors) {
         let weeks_before = |day: Date, weeks: u8| day.saturating_sub((7 * i64::from(weeks)).days());
         for window in &mut found {
             window.inside = Some([weeks_before(window.from, most), weeks_before(window.until, least)]);

@@ -2,7 +2,6 @@
 //!
 //! The one pure function between the facts and the picture. Nothing it says is stored.
 
-use crate::catalogue::Catalogue;
 use crate::climate::calendar;
 use crate::ground::fit::{BedFit, bed_fit};
 use crate::ground::hole::Hole;
@@ -11,6 +10,7 @@ use crate::ground::yard::Path;
 use crate::ground::{planting, yard};
 use crate::growth::size;
 use crate::growth::size::Size;
+use crate::known::Known;
 use crate::rules::findings::{Around, Finding};
 use crate::rules::past::{History, Stand};
 use crate::rules::place::Laid;
@@ -87,18 +87,18 @@ pub struct PatchReckoning {
 /// Concludes all that follows from a garden's facts on the needle's day.
 ///
 /// `today` is only used to tell which year is being planned.
-pub fn reckon(garden: &Garden, catalogue: &Catalogue, needle: Date, today: Date) -> Reckoning {
-    let season = year::year(garden, needle, today);
+pub fn reckon(known: Known, needle: Date) -> Reckoning {
+    let garden = known.garden;
+    let season = year::year(known, needle);
     let in_year = |patch: &&Patch| patch.from <= season.last_day && patch.until >= season.first_day;
-    let plantings: Vec<Planting> =
-        garden.patches.iter().filter(in_year).filter_map(|patch| Planting::of(garden, catalogue, patch)).collect();
+    let plantings: Vec<Planting> = garden.patches.iter().filter(in_year).filter_map(|patch| Planting::of(known, patch)).collect();
     let patches: Vec<PatchReckoning> = plantings.iter().map(|planting| reckon_patch(planting, needle)).collect();
     let laid: Vec<Laid> = plantings
         .iter()
         .zip(&patches)
         .map(|(planting, reckoned)| Laid { planting, sum: &reckoned.sum, holes: &reckoned.holes, least: reckoned.least })
         .collect();
-    let around = Around { garden, catalogue, history: &History::of(garden, catalogue), season: &season, laid: &laid };
+    let around = Around { known, history: &History::of(known), season: &season, laid: &laid };
     let beds = garden.beds.iter().map(|bed| reckon_bed(&around, bed, &patches)).collect();
     let mut findings: Vec<Finding> = laid.iter().flat_map(|laid| findings::of_patch(&around, *laid)).collect();
     findings::number(&mut findings);
@@ -122,7 +122,7 @@ fn reckon_patch(planting: &Planting, needle: Date) -> PatchReckoning {
 }
 
 fn reckon_bed(around: &Around, bed: &Bed, patches: &[PatchReckoning]) -> BedReckoning {
-    let Around { garden, history, season, .. } = *around;
+    let Around { known: Known { garden, .. }, history, season, .. } = *around;
     let fit = bed_fit(bed, garden.site.units);
     let standing = || {
         patches.iter().filter(|reckoned| reckoned.stands && garden.patch(reckoned.patch).is_some_and(|patch| patch.bed == bed.id))

@@ -1,15 +1,14 @@
 //! The year at a glance: each bed as a band, its patches as bars in lanes of ground, what is free between
 //! them, what follows what, the shelf, and what the weather may do.
 
-use crate::catalogue::{Catalogue, Thresholds};
-use crate::climate::bed_soil::BedSoil;
+use crate::catalogue::Thresholds;
 use crate::climate::calendar;
 use crate::climate::degree_days::single_sine;
 use crate::climate::soil::Correction;
 use crate::climate::weather::Weather;
 use crate::ground::planting::Planting;
-use crate::growth::grower::Grower;
 use crate::growth::growing::Growing;
+use crate::known::Known;
 use crate::rules::bare;
 use crate::season::course::{Course, Trouble, course};
 use crate::season::handoff::{HandOff, hand_offs};
@@ -192,18 +191,16 @@ pub struct SeasonView {
 }
 
 /// The season of the growing year the needle is in.
-pub fn view(garden: &Garden, catalogue: &Catalogue, needle: Date) -> SeasonView {
+pub fn view(known: Known, needle: Date) -> SeasonView {
+    let Known { garden, grower, .. } = known;
     let hemisphere = garden.site.latitude.hemisphere();
     let year = calendar::growing_year(needle, hemisphere);
     let span = calendar::year_span(year, hemisphere);
-    let grower = Grower::of(garden);
-    let Parts { courses, plants, batches } = parts(garden, catalogue, &grower, span);
+    let Parts { courses, plants, batches } = parts(known, span);
     let mut tasks: Vec<Task> = courses
         .iter()
         .zip(&plants)
-        .flat_map(|(course, plants)| {
-            tasks(garden, catalogue, course, batches.iter().find(|one| one.patch == course.patch), *plants)
-        })
+        .flat_map(|(course, plants)| tasks(known, course, batches.iter().find(|one| one.patch == course.patch), *plants))
         .filter(|task| span.0 <= task.day && task.day <= span.1)
         .collect();
     tasks.sort_by_key(|task| (task.day, task.patch, task.work.word()));
@@ -211,11 +208,11 @@ pub fn view(garden: &Garden, catalogue: &Catalogue, needle: Date) -> SeasonView 
     SeasonView {
         year,
         to_settle: to_settle(garden, &courses, &hand_offs, &shelf, span),
-        weather: weather(garden, &grower.weather, needle, span.0),
-        beds: garden.beds.iter().map(|bed| bed_band(garden, &grower, bed, (&courses, &plants), span, needle)).collect(),
+        weather: weather(known, &grower.weather, needle, span.0),
+        beds: garden.beds.iter().map(|bed| bed_band(known, bed, (&courses, &plants), span, needle)).collect(),
         hand_offs,
         shelf,
-        at_risk: risks(garden, catalogue, &grower, &courses, needle),
+        at_risk: risks(known, &courses, needle),
         tasks,
         courses,
     }
@@ -255,19 +252,20 @@ struct Parts {
     batches: Vec<Batch>,
 }
 
-fn parts(garden: &Garden, catalogue: &Catalogue, grower: &Grower, (first, last): (Date, Date)) -> Parts {
+fn parts(known: Known, (first, last): (Date, Date)) -> Parts {
+    let garden = known.garden;
     let mut parts = Parts { courses: Vec::new(), plants: Vec::new(), batches: Vec::new() };
     // The shelf is busy before the ground is.
     let near = |patch: &&Patch| {
         patch.from <= last.saturating_add(120.days()) && patch.until.max(patch.timing.free_on.unwrap_or(patch.until)) >= first
     };
     for patch in garden.patches.iter().filter(near) {
-        let Some(planting) = Planting::of(garden, catalogue, patch) else { continue };
-        let Some(course) = course(garden, grower, Growing::of(patch, planting.crop, planting.way), patch) else { continue };
+        let Some(planting) = Planting::of(known, patch) else { continue };
+        let Some(course) = course(known, Growing::of(patch, planting.crop, planting.way), patch) else { continue };
         let in_year = patch.from <= last || course.sow.is_some_and(|sow| sow <= last);
         if in_year {
             let plants = planting.reckon().0.plants;
-            parts.batches.extend(batch(garden, catalogue, &course, plants));
+            parts.batches.extend(batch(known, &course, plants));
             parts.courses.push(course);
             parts.plants.push(plants);
         }
@@ -276,21 +274,18 @@ fn parts(garden: &Garden, catalogue: &Catalogue, grower: &Grower, (first, last):
 }
 
 /// Every course and task of a garden from a day on, for its calendar.
-pub fn all_tasks(garden: &Garden, catalogue: &Catalogue, from: Date) -> Vec<Task> {
-    let grower = Grower::of(garden);
-    let Parts { courses, plants, batches } = parts(garden, catalogue, &grower, (from, Date::MAX.saturating_sub(200.days())));
+pub fn all_tasks(known: Known, from: Date) -> Vec<Task> {
+    let Parts { courses, plants, batches } = parts(known, (from, Date::MAX.saturating_sub(200.days())));
     let batch_of = |course: &Course| batches.iter().find(|one| one.patch == course.patch);
-    let mut found: Vec<Task> = courses
-        .iter()
-        .zip(&plants)
-        .flat_map(|(course, plants)| tasks(garden, catalogue, course, batch_of(course), *plants))
-        .collect();
+    let mut found: Vec<Task> =
+        courses.iter().zip(&plants).flat_map(|(course, plants)| tasks(known, course, batch_of(course), *plants)).collect();
     found.retain(|task| task.day >= from);
     found.sort_by_key(|task| (task.day, task.patch, task.work.word()));
     found
 }
 
-fn weather(garden: &Garden, weather: &Weather, needle: Date, first: Date) -> WeatherBand {
+fn weather(known: Known, weather: &Weather, needle: Date, first: Date) -> WeatherBand {
+    let garden = known.garden;
     let weekly = |of: &[f64]| -> Vec<f64> {
         (0..53).map(|week: i64| tenth(of[crate::climate::normals::day_index(first.saturating_add((week * 7).days()))])).collect()
     };
@@ -311,15 +306,9 @@ fn tenth(value: f64) -> f64 {
     (value * 10.0).round() / 10.0
 }
 
-fn bed_band(
-    garden: &Garden,
-    grower: &Grower,
-    bed: &Bed,
-    (courses, plants): (&[Course], &[u32]),
-    span: (Date, Date),
-    needle: Date,
-) -> BedBand {
-    let soil = BedSoil::of(garden, &grower.weather, bed);
+fn bed_band(known: Known, bed: &Bed, (courses, plants): (&[Course], &[u32]), span: (Date, Date), needle: Date) -> BedBand {
+    let Known { garden, grower, .. } = known;
+    let soil = known.soil(bed);
     let mut lanes: Vec<Filling> = Vec::new();
     let mut bars: Vec<(Bar, Date, Date)> = courses
         .iter()

@@ -2,15 +2,14 @@
 //! well or badly followed.
 
 use crate::catalogue::{Catalogue, Feeding};
+use crate::known::Known;
 use crate::rules::past::values;
 use crate::turns::ground::Plot;
 use crate::turns::held::Held;
 use crate::turns::problem::Problem;
-use jiff::civil::Date;
 use serde::Serialize;
-use sparrow_facts::garden::Garden;
 use sparrow_facts::history::Stood;
-use sparrow_facts::ids::{BedId, PatchId, WishId};
+use sparrow_facts::ids::{BedId, PastId, PatchId, WishId};
 use sparrow_facts::turns::{Entry, Parts, Piece, TurnPart};
 use sparrow_rotate as rotate;
 use sparrow_rotate::{Clash, Cost, Ledger};
@@ -51,6 +50,8 @@ pub struct Cell {
     pub wish: Option<WishId>,
     /// The planting.
     pub patch: Option<PatchId>,
+    /// The remembered stand, so that just this one can be forgotten.
+    pub past: Option<PastId>,
     /// Whether it goes on standing where it is.
     pub stays: bool,
 }
@@ -148,13 +149,14 @@ pub struct TurnsView {
 }
 
 /// Draws the years of a garden with the plan `entries`.
-pub fn view(garden: &Garden, catalogue: &Catalogue, today: Date, entries: &[Entry]) -> TurnsView {
-    let problem = Problem::of(garden, catalogue, today);
+pub fn view(known: Known, entries: &[Entry]) -> TurnsView {
+    let Known { garden, catalogue, .. } = known;
+    let problem = Problem::of(known);
     let plan = problem.assigns(entries);
     let entries = problem.entries(&plan);
     let ledger = Ledger::of(&problem.instance, &plan);
     let mut cells: Vec<Cell> = problem.held.iter().map(of_held).collect();
-    cells.extend(entries.iter().filter_map(|entry| of_entry(garden, catalogue, entry)));
+    cells.extend(entries.iter().filter_map(|entry| of_entry(known, entry)));
     cells.sort_by_key(|cell| (cell.at, cell.year, cell.kind, cell.parts.list(), cell.wish, cell.patch));
     cells.dedup();
     let mut from = cells.iter().filter(|cell| !cell.stays).map(|cell| cell.year).min().unwrap_or(problem.first);
@@ -166,7 +168,7 @@ pub fn view(garden: &Garden, catalogue: &Catalogue, today: Date, entries: &[Entr
         first: problem.first,
         until: problem.first + i16::from(garden.turns.years) - 1,
         ties: ties(catalogue, &problem, &ledger),
-        notes: notes(garden, catalogue, &cells, from),
+        notes: notes(known, &cells, from),
         short: ledger.wanting.iter().filter_map(|w| wished(&w.demand, w.year, w.squares)).collect(),
         spread: ledger.spread.iter().filter_map(|s| wished(&s.demand, s.year, s.sections)).collect(),
         hungry: u16::try_from(ledger.hungry.len()).unwrap_or(u16::MAX),
@@ -196,11 +198,13 @@ fn of_held(held: &Held) -> Cell {
         kind: if held.patch.is_some() { CellKind::Planted } else { CellKind::Remembered },
         wish: None,
         patch: held.patch,
+        past: held.past,
         stays: held.stays,
     }
 }
 
-fn of_entry(garden: &Garden, catalogue: &Catalogue, entry: &Entry) -> Option<Cell> {
+fn of_entry(known: Known, entry: &Entry) -> Option<Cell> {
+    let Known { garden, catalogue, .. } = known;
     let draft = garden.turns.wish(entry.wish)?;
     Some(Cell {
         at: entry.at,
@@ -212,6 +216,7 @@ fn of_entry(garden: &Garden, catalogue: &Catalogue, entry: &Entry) -> Option<Cel
         kind: CellKind::Planned,
         wish: Some(entry.wish),
         patch: None,
+        past: None,
         stays: false,
     })
 }
@@ -294,12 +299,12 @@ fn past_ties(problem: &Problem) -> Vec<Tie> {
     ties
 }
 
-fn notes(garden: &Garden, catalogue: &Catalogue, cells: &[Cell], from: i16) -> Vec<Note> {
+fn notes(known: Known, cells: &[Cell], from: i16) -> Vec<Note> {
     let mut notes = BTreeSet::new();
     let moving: Vec<&Cell> = cells.iter().filter(|cell| !cell.stays && cell.year >= from).collect();
     for (at, first) in moving.iter().enumerate() {
         for then in moving.iter().skip(at + 1).take_while(|then| then.at == first.at && then.year <= first.year + 1) {
-            if let Some(note) = note(garden, catalogue, first, then) {
+            if let Some(note) = note(known, first, then) {
                 notes.insert(note);
             }
         }
@@ -310,7 +315,8 @@ fn notes(garden: &Garden, catalogue: &Catalogue, cells: &[Cell], from: i16) -> V
     notes
 }
 
-fn note(garden: &Garden, catalogue: &Catalogue, first: &Cell, then: &Cell) -> Option<Note> {
+fn note(known: Known, first: &Cell, then: &Cell) -> Option<Note> {
+    let Known { garden, catalogue, .. } = known;
     let feeding = |cell: &Cell| match &cell.stood {
         Stood::Crop(key) => catalogue.crop(key).map(|crop| crop.feeding),
         Stood::Family(key) => catalogue.family(key).map(|family| family.feeding),

@@ -1,13 +1,13 @@
 //! Which ground lies bare, for how long, and what would be ready in that time?
 
-use crate::catalogue::{Catalogue, Crop, Nearness, Way};
+use crate::catalogue::{Crop, Nearness, Way};
 use crate::climate::bed_soil::BedSoil;
 use crate::climate::calendar;
 use crate::ground::planting::Planting;
 use crate::ground::sums;
-use crate::growth::grower::Grower;
 use crate::growth::growing::Growing;
 use crate::growth::window;
+use crate::known::Known;
 use crate::rules::past::History;
 use crate::rules::{company, past};
 use jiff::ToSpan;
@@ -72,15 +72,15 @@ const LONGEST: u16 = 80;
 ///
 /// The year's window reaches from four weeks before the even-chance last frost to four weeks after the
 /// first; without frosts it is the whole growing year (common practice for hardy crops at both ends).
-pub fn bare(garden: &Garden, catalogue: &Catalogue, bed: BedId, year: i16, today: Date) -> Vec<Bare> {
+pub fn bare(known: Known, bed: BedId, year: i16) -> Vec<Bare> {
+    let Known { garden, today, .. } = known;
     let Some(bed) = garden.bed(bed) else { return Vec::new() };
     let window = window(garden, year, today);
     if window.0 > window.1 {
         return Vec::new();
     }
-    let grower = Grower::of(garden);
     let mut found: Vec<Bare> =
-        pieces(garden, bed, window).into_iter().map(|(rect, span)| piece(garden, catalogue, &grower, bed, rect, span)).collect();
+        pieces(garden, bed, window).into_iter().map(|(rect, span)| piece(known, bed, rect, span)).collect();
     found.sort_by_key(|bare| (bare.from, bare.until, bare.rect.y, bare.rect.x));
     found
 }
@@ -89,13 +89,8 @@ pub fn bare(garden: &Garden, catalogue: &Catalogue, bed: BedId, year: i16, today
 ///
 /// # Errors
 /// When the bed is not there, or the ground is not in it, or the days run backward.
-pub fn of_ground(
-    garden: &Garden,
-    catalogue: &Catalogue,
-    bed: BedId,
-    rect: Rect,
-    (from, until): (Date, Date),
-) -> Result<Bare, Refusal> {
+pub fn of_ground(known: Known, bed: BedId, rect: Rect, (from, until): (Date, Date)) -> Result<Bare, Refusal> {
+    let garden = known.garden;
     let bed = garden.bed(bed).ok_or_else(|| Refusal::Unknown { what: "bed", key: bed.0.to_string() })?;
     let (columns, rows) = bed.half_squares(garden.site.units);
     if !rect.within((columns, rows)) {
@@ -108,7 +103,7 @@ pub fn of_ground(
     if days > 366 || !(1900..=2200).contains(&from.year()) {
         return Err(Refusal::StandsTooLong { days, most: 366 });
     }
-    Ok(piece(garden, catalogue, &Grower::of(garden), bed, rect, (from, until)))
+    Ok(piece(known, bed, rect, (from, until)))
 }
 
 /// Pieces of a bed's ground that are bare for a time within a window, worth telling of.
@@ -187,9 +182,10 @@ fn rectangles(cells: Vec<(u16, u16)>) -> Vec<Rect> {
     whole
 }
 
-fn piece(garden: &Garden, catalogue: &Catalogue, grower: &Grower, bed: &Bed, rect: Rect, span: Span) -> Bare {
+fn piece(known: Known, bed: &Bed, rect: Rect, span: Span) -> Bare {
+    let garden = known.garden;
     let days = (span.1 - span.0).get_days() + 1;
-    let suits = suits(garden, catalogue, grower, bed, rect, span);
+    let suits = suits(known, bed, rect, span);
     let ground = rect.ground(bed, garden.site.units);
     let square = i64::from(garden.site.units.square().get()).pow(2);
     let area = i64::from(ground.length().get()) * i64::from(ground.width().get());
@@ -198,22 +194,16 @@ fn piece(garden: &Garden, catalogue: &Catalogue, grower: &Grower, bed: &Bed, rec
 }
 
 /// Crops that may start on the first day of a span and are ripe by its last, the best use of it first.
-pub(crate) fn suits(
-    garden: &Garden,
-    catalogue: &Catalogue,
-    grower: &Grower,
-    bed: &Bed,
-    rect: Rect,
-    span: (Date, Date),
-) -> Vec<Suits> {
-    let history = History::of(garden, catalogue);
-    let soil = BedSoil::of(garden, &grower.weather, bed);
+pub(crate) fn suits(known: Known, bed: &Bed, rect: Rect, span: (Date, Date)) -> Vec<Suits> {
+    let catalogue = known.catalogue;
+    let history = History::of(known);
+    let soil = known.soil(bed);
     let ways = catalogue.crops.iter().flat_map(|crop| crop.ways.iter().map(move |way| (crop, way)));
-    let ready = |crop: &Crop, way: &Way| ready_in(garden, grower, Growing::usual(crop, way), span, &soil);
+    let ready = |crop: &Crop, way: &Way| ready_in(known, Growing::usual(crop, way), span, &soil);
     let mut suits: Vec<Suits> = ways
         .filter(|(_, way)| way.days[1] <= LONGEST)
         .filter_map(|(crop, way)| ready(crop, way).map(|ready| (crop, way, ready)))
-        .filter_map(|(crop, way, ready)| suit(garden, catalogue, &history, (crop, way, ready), (bed, rect, span)))
+        .filter_map(|(crop, way, ready)| suit(known, &history, (crop, way, ready), (bed, rect, span)))
         .collect();
     suits.sort_by(|a, b| b.helps.cmp(&a.helps).then(b.days.cmp(&a.days)).then(a.crop.cmp(&b.crop)));
     // One way of growing each crop is enough to choose from.
@@ -225,7 +215,8 @@ pub(crate) fn suits(
 
 /// The first day of a span on which a crop may start, and the days it takes, when it is ripe within the span.
 /// It may wait for its day for a third of the span.
-fn ready_in(garden: &Garden, grower: &Grower, growing: Growing, (from, until): Span, soil: &BedSoil) -> Option<(Date, u32)> {
+fn ready_in(known: Known, growing: Growing, (from, until): Span, soil: &BedSoil) -> Option<(Date, u32)> {
+    let Known { garden, grower, .. } = known;
     let wait = i64::from((until - from).get_days()) / 3;
     let mut days = from.series(7.days()).take_while(|day| *day <= from.saturating_add(wait.days()));
     let judged = |day: Date| window::judge(grower, garden.almanac.appetite, growing, day, soil).ok().flatten();
@@ -235,17 +226,17 @@ fn ready_in(garden: &Garden, grower: &Grower, growing: Growing, (from, until): S
 
 /// What a crop would give there, when nothing speaks against it.
 fn suit(
-    garden: &Garden,
-    catalogue: &Catalogue,
+    known: Known,
     history: &History,
     (crop, way, (start, days)): (&Crop, &Way, (Date, u32)),
     (bed, rect, (from, until)): (&Bed, Rect, Span),
 ) -> Option<Suits> {
+    let Known { garden, catalogue, .. } = known;
     let patch = Patch { rect, ..sums::pattern(bed.id, &crop.key, &way.key, from, until) };
     let ground = rect.ground(bed, garden.site.units);
     let climbs = way.trellis && !bed.has_trellis_in((ground.left, ground.far), (ground.right, ground.near));
     let sections = past::sections_of(garden, bed, &patch);
-    if climbs || history.too_soon(catalogue, bed.id, &sections, &patch).is_some() {
+    if climbs || history.too_soon(bed.id, &sections, &patch).is_some() {
         return None;
     }
     let mut helps = false;
@@ -262,7 +253,7 @@ fn suit(
         let relations = catalogue.relations_between(crop, other_crop).iter().map(|index| &catalogue.relations[*index]);
         helps |= relations.filter(|relation| !relation.kind.is_trouble()).any(|relation| near(relation.reach));
     }
-    let planting = Planting::alone(garden, catalogue, &patch)?;
+    let planting = Planting::alone(known, &patch)?;
     let plants = planting.lay(rect, School::SquareFoot).holes.len() as u32 * u32::from(way.per_hole);
     (plants > 0).then(|| Suits { crop: crop.key.clone(), way: way.key.clone(), plants, from: start, days, helps })
 }

@@ -1,7 +1,7 @@
 //! What grows well or badly beside what? The relations of the catalogue and where they apply.
 
 use crate::catalogue::{Catalogue, Crop, Nearness, Relation};
-use sparrow_facts::garden::Garden;
+use crate::known::Known;
 use sparrow_facts::patch::Patch;
 
 /// A relation that applies between two patches of the garden.
@@ -18,7 +18,8 @@ pub struct Applies<'a> {
 }
 
 /// Every relation that applies between `patch` and another patch of the garden, in the catalogue's order.
-pub fn around<'a>(garden: &'a Garden, catalogue: &'a Catalogue, patch: &'a Patch) -> Vec<Applies<'a>> {
+pub fn around<'a>(known: Known<'a>, patch: &'a Patch) -> Vec<Applies<'a>> {
+    let Known { garden, catalogue, .. } = known;
     let Some(crop) = catalogue.crop(&patch.crop) else { return Vec::new() };
     let mut found = Vec::new();
     for other in garden.patches.iter().filter(|other| other.id != patch.id && other.meets(patch)) {

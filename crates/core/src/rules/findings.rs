@@ -1,20 +1,19 @@
 //! What is there to settle, to note and to be glad of? Every rule asked about every patch.
 
-use crate::catalogue::{Catalogue, Kind};
+use crate::catalogue::Kind;
 use crate::climate::calendar;
 use crate::ground::hole::Hole;
 use crate::ground::near;
 use crate::ground::planting::{Planting, Sum};
+use crate::known::Known;
 use crate::rules::past::History;
-use crate::rules::reason::Found;
-use crate::rules::reason::{Reason, Weight};
+use crate::rules::reason::{Found, Reason, Weight};
 use crate::rules::room::Room;
 use crate::rules::sharing::Sharing;
 use crate::rules::{company, past, place, room, sharing};
 use crate::season::year::Season;
 use serde::Serialize;
 use sparrow_facts::bed::Bed;
-use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::{BedId, PatchId};
 use sparrow_facts::patch::Patch;
 
@@ -44,8 +43,7 @@ pub struct Finding {
 
 /// What every finding is made from.
 pub(crate) struct Around<'a> {
-    pub(crate) garden: &'a Garden,
-    pub(crate) catalogue: &'a Catalogue,
+    pub(crate) known: Known<'a>,
     pub(crate) history: &'a History<'a>,
     pub(crate) season: &'a Season,
     /// The patches of the year as they are laid.
@@ -73,7 +71,7 @@ pub(crate) fn of_patch(around: &Around, laid: place::Laid) -> Vec<Finding> {
     let mut found = fitting(around, laid);
     found.extend(soon(around, laid));
     found.extend(company(around, patch));
-    found.extend(place::around(around.garden, laid, around.laid));
+    found.extend(place::around(around.known.garden, laid, around.laid));
     found.extend(shared(around, laid));
     let mut found: Vec<Finding> = found.into_iter().map(|one| finding(patch, one)).collect();
     // Moving helps against neighbours, shade and the past; not against a patch too small for one plant.
@@ -85,7 +83,7 @@ pub(crate) fn of_patch(around: &Around, laid: place::Laid) -> Vec<Finding> {
             )
     };
     if found.iter().any(|finding| by_moving(finding) && !finding.kept) {
-        let way_out = room::untroubled(around.garden, around.catalogue, around.history, patch, laid.least);
+        let way_out = room::untroubled(around.known, around.history, patch, laid.least);
         found.iter_mut().filter(|finding| by_moving(finding)).for_each(|finding| finding.way_out = way_out);
     }
     found
@@ -112,7 +110,7 @@ fn fitting(around: &Around, laid: place::Laid) -> Vec<Found> {
 
 /// Whether a neighbour holds it up, as maize does beans.
 fn is_held_up(around: &Around, patch: &Patch) -> bool {
-    let applies = company::around(around.garden, around.catalogue, patch);
+    let applies = company::around(around.known, patch);
     applies.iter().any(|one| one.relation.kind == Kind::Supports && one.whom.id == patch.id)
 }
 
@@ -124,9 +122,10 @@ fn soon(around: &Around, laid: place::Laid) -> Option<Found> {
 
 /// Each pair is told once, on the patch that came later: that is the one most easily moved.
 fn company(around: &Around, patch: &Patch) -> Vec<Found> {
-    let Around { garden, catalogue, .. } = *around;
+    let known = around.known;
+    let catalogue = known.catalogue;
     let mut found = Vec::new();
-    for applies in company::around(garden, catalogue, patch) {
+    for applies in company::around(known, patch) {
         let other = if applies.who.id == patch.id { applies.whom } else { applies.who };
         let (Some(who), Some(whom)) = (catalogue.crop(&applies.who.crop), catalogue.crop(&applies.whom.crop)) else { continue };
         if other.id < patch.id {
@@ -146,7 +145,7 @@ fn shared(around: &Around, laid: place::Laid) -> Vec<Found> {
         return Vec::new();
     }
     let others: Vec<(&Planting, &Sum, &[Hole])> = around.laid.iter().map(|one| (one.planting, one.sum, one.holes)).collect();
-    let sharings = sharing::sharings(around.garden, laid.planting, laid.holes, &others);
+    let sharings = sharing::sharings(around.known.garden, laid.planting, laid.holes, &others);
     let told = |sharing: Sharing| {
         let weight = if sharing.is_in_time() { Weight::Good } else { Weight::Settle };
         (weight, format!("shares:{}", sharing.slow.0), Some(sharing.slow), Reason::Shares(sharing))
@@ -155,10 +154,10 @@ fn shared(around: &Around, laid: place::Laid) -> Vec<Found> {
 }
 
 fn too_soon(around: &Around, planting: &Planting) -> Option<Reason> {
-    let Around { garden, catalogue, history, season, .. } = *around;
+    let Around { known: Known { garden, catalogue, .. }, history, season, .. } = *around;
     let (bed, patch): (&Bed, &Patch) = (planting.bed, planting.patch);
     let sections = past::sections_of(garden, bed, patch);
-    let stand = history.too_soon(catalogue, bed.id, &sections, patch)?;
+    let stand = history.too_soon(bed.id, &sections, patch)?;
     let family = catalogue.family(&stand.family)?;
     let year = calendar::growing_year(patch.from, garden.site.latitude.hemisphere());
     // A stand over winter is judged in the year it was planted, not again in the next.

@@ -2,6 +2,7 @@
 
 use crate::catalogue::{Catalogue, Family, Life};
 use crate::climate::calendar::growing_year;
+use crate::known::Known;
 use serde::Serialize;
 use sparrow_facts::bed::Bed;
 use sparrow_facts::garden::Garden;
@@ -50,14 +51,15 @@ struct Presence<'a> {
 /// every year themselves; latest first. Worked out once, asked many times.
 #[derive(Debug)]
 pub struct History<'a> {
-    garden: &'a Garden,
+    known: Known<'a>,
     beds: HashMap<BedId, Vec<Presence<'a>>>,
     hemisphere: Hemisphere,
 }
 
 impl<'a> History<'a> {
     /// The history of a whole garden.
-    pub fn of(garden: &'a Garden, catalogue: &'a Catalogue) -> Self {
+    pub fn of(known: Known<'a>) -> Self {
+        let Known { garden, catalogue, .. } = known;
         let hemisphere = garden.site.latitude.hemisphere();
         let mut beds: HashMap<BedId, Vec<Presence>> = garden.beds.iter().map(|bed| (bed.id, Vec::new())).collect();
         for past in &garden.past {
@@ -82,7 +84,7 @@ impl<'a> History<'a> {
                 b.year.cmp(&a.year).then(a.sections.start().cmp(b.sections.start())).then(a.family.cmp(b.family))
             });
         }
-        History { garden, beds, hemisphere }
+        History { known, beds, hemisphere }
     }
 
     fn before(&self, bed: BedId, year: i16) -> impl Iterator<Item = &Presence<'a>> {
@@ -100,10 +102,10 @@ impl<'a> History<'a> {
     /// the family's interval.
     ///
     /// A stand in year y and a patch in year Y clash when 0 < Y − y < interval.
-    pub fn too_soon(&self, catalogue: &Catalogue, bed: BedId, sections: &RangeInclusive<u8>, patch: &Patch) -> Option<Stand> {
-        let family = rotating_family(catalogue, patch)?;
+    pub fn too_soon(&self, bed: BedId, sections: &RangeInclusive<u8>, patch: &Patch) -> Option<Stand> {
+        let family = rotating_family(self.known.catalogue, patch)?;
         let year = growing_year(patch.from, self.hemisphere);
-        let waits = waits(self.garden, family, bed);
+        let waits = waits(self.known.garden, family, bed);
         self.before(bed, year)
             .find(|presence| {
                 presence.family == family.key
@@ -116,7 +118,7 @@ impl<'a> History<'a> {
 
     /// Whether a bed has been free of a family for its whole interval before a growing year.
     pub fn is_free_of(&self, bed: BedId, family: &Family, year: i16) -> bool {
-        let waits = waits(self.garden, family, bed);
+        let waits = waits(self.known.garden, family, bed);
         let waited = |presence: &Presence| u32::from((year - presence.year).unsigned_abs()) >= waits;
         self.before(bed, year).all(|presence| presence.family != family.key || waited(presence))
     }

@@ -1,7 +1,8 @@
 //! Where else could it go? The nearest ground that is free and brings no new trouble.
 
-use crate::catalogue::{Catalogue, Nearness};
+use crate::catalogue::Nearness;
 use crate::ground::near::nearest_beds;
+use crate::known::Known;
 use crate::rules::company;
 use crate::rules::past::History;
 use serde::Serialize;
@@ -25,11 +26,12 @@ pub struct Room {
 /// The first free ground where the patch troubles nothing of the catalogue and its family has not
 /// stood too lately: in its own bed first, then in the nearest others; of its own size, turned if need
 /// be, or else of half its length, half its width or both, but not under `least` half squares each way.
-pub fn untroubled(garden: &Garden, catalogue: &Catalogue, history: &History, patch: &Patch, least: (u16, u16)) -> Option<Room> {
+pub fn untroubled(known: Known, history: &History, patch: &Patch, least: (u16, u16)) -> Option<Room> {
+    let garden = known.garden;
     let home = garden.bed(patch.bed)?;
     let order = std::iter::once(home.id).chain(nearest_beds(garden, home));
-    let met = met(garden, catalogue, patch)?;
-    let spent = |bed: BedId, section: u8| history.too_soon(catalogue, bed, &(section..=section), patch).is_some();
+    let met = met(known, patch)?;
+    let spent = |bed: BedId, section: u8| history.too_soon(bed, &(section..=section), patch).is_some();
     let beds: Vec<Candidate> = order.filter_map(|id| Candidate::of(garden, &met, spent, garden.bed(id)?)).collect();
     let (w, h) = (patch.rect.w, patch.rect.h);
     let halved = |side: u16| side.div_ceil(2);
@@ -43,7 +45,8 @@ pub fn untroubled(garden: &Garden, catalogue: &Catalogue, history: &History, pat
 type Met<'a> = (&'a Patch, Option<Nearness>);
 
 /// Everything that stands on the patch's days; nothing when it is troubled wherever it goes.
-fn met<'a>(garden: &'a Garden, catalogue: &Catalogue, patch: &Patch) -> Option<Vec<Met<'a>>> {
+fn met<'a>(known: Known<'a>, patch: &Patch) -> Option<Vec<Met<'a>>> {
+    let Known { garden, catalogue, .. } = known;
     let crop = catalogue.crop(&patch.crop)?;
     let trouble = |other: &Patch| catalogue.crop(&other.crop).and_then(|other| company::widest_trouble(catalogue, crop, other));
     let others = garden.patches.iter().filter(|other| other.id != patch.id && other.meets(patch));

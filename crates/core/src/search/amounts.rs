@@ -1,8 +1,8 @@
 //! What does a year of the plan ask of one bed? Its squares as plants, with days, to be arranged there.
 
-use crate::catalogue::Catalogue;
 use crate::ground::planting::Planting;
 use crate::ground::sums;
+use crate::known::Known;
 use crate::search::arrange::asked::Wish;
 use crate::turns::held::{bounds, usual_wish};
 use jiff::civil::Date;
@@ -14,29 +14,24 @@ use sparrow_facts::turns::{TurnWish, WishDraft};
 /// stand on so many squares at the distance that holds in the bed.
 ///
 /// A wish that stands in other parts of the year than its crop usually does brings its days along.
-pub fn amounts(garden: &Garden, catalogue: &Catalogue, bed: BedId, year: i16, today: Date) -> Vec<Wish> {
+pub fn amounts(known: Known, bed: BedId, year: i16) -> Vec<Wish> {
+    let garden = known.garden;
     let entries = garden.turns.followed().map(|plan| plan.entries.as_slice()).unwrap_or_default();
     let here = |id| entries.iter().filter(move |entry| (entry.at.bed, entry.year, entry.wish) == (bed, year, id));
     let amount = |wished: &TurnWish| {
         let squares: u32 = here(wished.id).map(|entry| u32::from(entry.squares)).sum();
-        (squares > 0).then(|| amount(garden, catalogue, &wished.wish, squares, (bed, year), today))?
+        (squares > 0).then(|| amount(known, &wished.wish, squares, (bed, year)))?
     };
     garden.turns.wishes.iter().filter_map(amount).collect()
 }
 
-fn amount(
-    garden: &Garden,
-    catalogue: &Catalogue,
-    wish: &WishDraft,
-    squares: u32,
-    (bed, year): (BedId, i16),
-    today: Date,
-) -> Option<Wish> {
+fn amount(known: Known, wish: &WishDraft, squares: u32, (bed, year): (BedId, i16)) -> Option<Wish> {
+    let Known { garden, catalogue, .. } = known;
     let way = catalogue.crop(&wish.crop)?.ways.first()?;
-    let usual = usual_wish(garden, catalogue, &wish.crop, today).ok()?;
+    let usual = usual_wish(known, &wish.crop).ok()?;
     let (from, until) = days(garden, wish, year);
     let patch = sums::pattern(bed, &wish.crop, &way.key, from, until);
-    let planting = Planting::alone(garden, catalogue, &patch)?;
+    let planting = Planting::alone(known, &patch)?;
     let distance = planting.distance(planting.school);
     let side = i64::from(garden.site.units.square().get());
     let each = i64::from(distance.along.get()) * i64::from(distance.across.get());

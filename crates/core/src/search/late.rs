@@ -1,12 +1,11 @@
 //! The ground is not free in time: what can be done? Every way out worked out, and only those that can be.
 
-use crate::catalogue::Catalogue;
 use crate::change::replan::{PatchChange, replan};
 use crate::climate::bed_soil::BedSoil;
 use crate::ground::planting::Planting;
-use crate::growth::grower::Grower;
 use crate::growth::growing::Growing;
 use crate::growth::window::{Gate, judge};
+use crate::known::Known;
 use crate::rules::past::History;
 use crate::rules::{bare, room};
 use crate::season::handoff::moved_to;
@@ -108,10 +107,7 @@ const MOST_INSTEAD: usize = 3;
 
 /// Two crops of a hand-off, ready to be reasoned about.
 struct Slip<'a> {
-    garden: &'a Garden,
-    catalogue: &'a Catalogue,
-    grower: &'a Grower,
-    today: Date,
+    known: Known<'a>,
     first: &'a Patch,
     then: &'a Patch,
     growing: Growing<'a>,
@@ -125,12 +121,8 @@ struct Slip<'a> {
 ///
 /// # Errors
 /// When one of the patches is not there.
-pub fn ways_out(
-    garden: &Garden,
-    catalogue: &Catalogue,
-    (first, then): (PatchId, PatchId),
-    today: Date,
-) -> Result<Vec<SlipChoice>, Refusal> {
+pub fn ways_out(known: Known, (first, then): (PatchId, PatchId)) -> Result<Vec<SlipChoice>, Refusal> {
+    let Known { garden, catalogue, .. } = known;
     let unknown = |id: PatchId| Refusal::Unknown { what: "patch", key: id.0.to_string() };
     let first = garden.patch(first).ok_or_else(|| unknown(first))?;
     let then = garden.patch(then).ok_or_else(|| unknown(then))?;
@@ -139,9 +131,8 @@ pub fn ways_out(
     if free < then.from {
         return Ok(Vec::new());
     }
-    let grower = &*Grower::of(garden);
-    let soil = BedSoil::of(garden, &grower.weather, bed);
-    let slip = Slip { garden, catalogue, grower, today, first, then, growing, soil, free };
+    let soil = known.soil(bed);
+    let slip = Slip { known, first, then, growing, soil, free };
     let mut found = vec![slip.later()];
     found.extend(slip.hold());
     found.extend(slip.among());
@@ -151,7 +142,7 @@ pub fn ways_out(
     found.extend(slip.pull_early());
     found.extend(slip.instead());
     // Only what the rules would let be made.
-    let moved = |choice: &SlipChoice| replan(garden, catalogue, &choice.changes, true, today).ok().map(|edits| edits.len());
+    let moved = |choice: &SlipChoice| replan(known, &choice.changes, true).ok().map(|edits| edits.len());
     found.retain_mut(|choice| {
         let told = choice.changes.iter().map(touched).collect::<std::collections::HashSet<_>>().len();
         let edits = moved(choice);
@@ -182,15 +173,15 @@ impl Slip<'_> {
     }
 
     fn choice(&self, kind: SlipKind, patch: &Patch, changes: Vec<PatchChange>) -> SlipChoice {
-        let growing = Growing::find(self.catalogue, patch).unwrap_or(self.growing);
+        let growing = Growing::find(self.known.catalogue, patch).unwrap_or(self.growing);
         // Other ground has another soil.
         let bed = changes.iter().find_map(|change| match change {
-            PatchChange::Ground { patch: moved, bed, .. } if *moved == patch.id => self.garden.bed(*bed),
+            PatchChange::Ground { patch: moved, bed, .. } if *moved == patch.id => self.known.garden.bed(*bed),
             _ => None,
         });
-        let soil = bed.map_or_else(|| self.soil.clone(), |bed| BedSoil::of(self.garden, &self.grower.weather, bed));
-        let ripe = self.grower.ripening(growing, patch.from, &soil).map(|found| found.ripe);
-        let gate = judge(self.grower, self.garden.almanac.appetite, growing, patch.from, &soil).err();
+        let soil = bed.map_or_else(|| self.soil.clone(), |bed| self.known.soil(bed));
+        let ripe = self.known.grower.ripening(growing, patch.from, &soil).map(|found| found.ripe);
+        let gate = judge(self.known.grower, self.known.garden.almanac.appetite, growing, patch.from, &soil).err();
         SlipChoice { kind, ripe, gate, moves: 0, changes }
     }
 
@@ -203,9 +194,9 @@ impl Slip<'_> {
     }
 
     fn later(&self) -> SlipChoice {
-        let later = moved_to(self.garden, self.grower, self.catalogue, self.then, self.day_after());
+        let later = moved_to(self.known, self.then, self.day_after());
         // Seed not yet sown is sown later too.
-        let sown = self.then.timing.sown.filter(|sown| *sown <= self.today);
+        let sown = self.then.timing.sown.filter(|sown| *sown <= self.known.today);
         let timing = Timing { sown, ..self.then.timing };
         let sow = (self.growing.means == Means::Shelf)
             .then(|| sown.unwrap_or(later.from.saturating_sub(self.growing.shelf_days().days())));
@@ -215,15 +206,15 @@ impl Slip<'_> {
     }
 
     fn hold(&self) -> Option<SlipChoice> {
-        let known = self.growing.figures();
-        let [_, most] = known.indoors?;
+        let figures = self.growing.figures();
+        let [_, most] = figures.indoors?;
         if self.growing.means != Means::Shelf {
             return None;
         }
         let sow = self.then.timing.sown.unwrap_or(self.then.from.saturating_sub(self.growing.shelf_days().days()));
-        let later = moved_to(self.garden, self.grower, self.catalogue, self.then, self.day_after());
+        let later = moved_to(self.known, self.then, self.day_after());
         let weeks = ((later.from - sow).get_days().max(0) / 7) as u16;
-        let most = u16::from(most) + u16::from(known.hold);
+        let most = u16::from(most) + u16::from(figures.hold);
         if weeks > most {
             return None;
         }
@@ -245,14 +236,14 @@ impl Slip<'_> {
     }
 
     fn elsewhere(&self) -> Option<SlipChoice> {
-        let planting = Planting::of(self.garden, self.catalogue, self.then)?;
+        let planting = Planting::of(self.known, self.then)?;
         let spacing = planting.distance(planting.school);
         let least = crate::ground::planting::starter(spacing, planting.units());
         // Where the first still stands is no ground for the next.
-        let mut now = self.garden.clone();
+        let mut now = self.known.garden.clone();
         now.patches.iter_mut().filter(|one| one.id == self.first.id).for_each(|one| one.until = self.free);
-        let history = History::of(&now, self.catalogue);
-        let found = room::untroubled(&now, self.catalogue, &history, self.then, least)?;
+        let history = History::of(self.known.on(&now));
+        let found = room::untroubled(self.known.on(&now), &history, self.then, least)?;
         let mut changes = self.first_stays();
         changes.push(PatchChange::Ground { patch: self.then.id, bed: found.bed, rect: found.rect });
         Some(self.choice(SlipKind::Elsewhere { bed: found.bed, rect: found.rect }, self.then, changes))
@@ -262,7 +253,7 @@ impl Slip<'_> {
         let Growing { crop, way, .. } = self.growing;
         let way = crop.ways.iter().filter(|other| other.days[1] < way.days[1]).min_by_key(|other| other.days[1])?;
         let from = self.day_after();
-        let ripe = self.grower.ripening(Growing::by(crop, way, self.growing.means), from, &self.soil)?.ripe;
+        let ripe = self.known.grower.ripening(Growing::by(crop, way, self.growing.means), from, &self.soil)?.ripe;
         let until = ripe.saturating_add(7.days()).max(self.then.until.min(ripe.saturating_add(30.days())));
         let quick = Patch { way: way.key.clone(), from, until, timing: Timing::default(), ..self.then.clone() };
         let mut changes = self.first_stays();
@@ -273,9 +264,9 @@ impl Slip<'_> {
 
     fn fewer(&self) -> Option<SlipChoice> {
         let rect = rest_of(self.then.rect, self.first.rect)?;
-        let bed = self.garden.bed(self.then.bed)?;
+        let bed = self.known.garden.bed(self.then.bed)?;
         let patch = Patch { rect, holes: None, ..self.then.clone() };
-        let planting = Planting::of(self.garden, self.catalogue, &patch)?;
+        let planting = Planting::of(self.known, &patch)?;
         let plants = planting.fits(rect) * u32::from(self.growing.way.per_hole);
         if plants == 0 {
             return None;
@@ -286,12 +277,12 @@ impl Slip<'_> {
     }
 
     fn pull_early(&self) -> Option<SlipChoice> {
-        let growing = Growing::find(self.catalogue, self.first)?;
+        let growing = Growing::find(self.known.catalogue, self.first)?;
         let on = self.then.from.checked_sub(1.day()).ok()?;
         let delay = i64::from((self.free - self.first.until).get_days().max(0));
         // What is late by so many days is as far as it would have been so many days before.
         let as_of = on.saturating_sub(delay.days());
-        let has = self.grower.weight(growing, self.first.from, as_of.max(self.first.from), &self.soil);
+        let has = self.known.grower.weight(growing, self.first.from, as_of.max(self.first.from), &self.soil);
         if has <= 0.0 || on <= self.first.from {
             return None;
         }
@@ -306,12 +297,12 @@ impl Slip<'_> {
 
     fn instead(&self) -> Vec<SlipChoice> {
         let from = self.day_after();
-        let Some(bed) = self.garden.bed(self.then.bed) else { return Vec::new() };
+        let Some(bed) = self.known.garden.bed(self.then.bed) else { return Vec::new() };
         let without = Garden {
-            patches: self.garden.patches.iter().filter(|one| one.id != self.then.id).cloned().collect(),
-            ..self.garden.clone()
+            patches: self.known.garden.patches.iter().filter(|one| one.id != self.then.id).cloned().collect(),
+            ..self.known.garden.clone()
         };
-        let suits = bare::suits(&without, self.catalogue, self.grower, bed, self.then.rect, (from, self.then.until));
+        let suits = bare::suits(self.known.on(&without), bed, self.then.rect, (from, self.then.until));
         let other = suits.into_iter().filter(|suits| suits.crop != self.then.crop).take(MOST_INSTEAD);
         let choice = |suits: bare::Suits| {
             let patch =

@@ -1,7 +1,7 @@
 //! Why does a family come back too soon, and what would prevent it? Each way out is solved for.
 
-use crate::catalogue::Catalogue;
 use crate::change::turns::TurnChange;
+use crate::known::Known;
 use crate::reckon::turns::{Tie, is_of_plan};
 use crate::rules::past;
 use crate::search::years::{TurnProposal, WHILE_WAITING, proposal};
@@ -9,7 +9,6 @@ use crate::turns::ground::Plot;
 use crate::turns::problem::Problem;
 use crate::turns::status;
 use crate::turns::status::Standing;
-use jiff::civil::Date;
 use serde::Serialize;
 use sparrow_facts::edit;
 use sparrow_facts::garden::Garden;
@@ -104,8 +103,9 @@ pub struct Reasons {
 /// Names what forces a clash of the plan `entries`, and solves for each way out.
 ///
 /// `tie` is one of those in the view of that plan; one that is not there any more is refused.
-pub fn why(garden: &Garden, catalogue: &Catalogue, today: Date, entries: &[Entry], tie: &TieKey) -> Result<Reasons, Refusal> {
-    let problem = Problem::of(garden, catalogue, today);
+pub fn why(known: Known, entries: &[Entry], tie: &TieKey) -> Result<Reasons, Refusal> {
+    let garden = known.garden;
+    let problem = Problem::of(known);
     let plan = problem.assigns(entries);
     let ledger = Ledger::of(&problem.instance, &plan);
     let same = |clash: &&Clash| {
@@ -133,11 +133,10 @@ pub fn why(garden: &Garden, catalogue: &Catalogue, today: Date, entries: &[Entry
         .collect();
     let there = entries.iter().find(|entry| entry.at == tie.at && entry.year == tie.later && of_family(&entry.wish));
     let wish = there.map(|entry| entry.wish);
-    let elsewhere = wish.map(|wish| status::straight(garden, catalogue, today, entries, (wish, tie.later)));
+    let elsewhere = wish.map(|wish| status::straight(known, entries, (wish, tie.later)));
     let now = (ledger.cost.total(), of_plan(&problem, &plan));
     let candidates = candidates(garden, tie, &wishes, wish);
-    let mut remedies: Vec<Remedy> =
-        candidates.into_iter().filter_map(|kind| remedy(garden, catalogue, today, entries, now, kind)).collect();
+    let mut remedies: Vec<Remedy> = candidates.into_iter().filter_map(|kind| remedy(known, entries, now, kind)).collect();
     remedies.sort_by_key(|remedy| (remedy.total, remedy.clashes, remedy.moved));
     Ok(Reasons {
         forced: cause.forced,
@@ -232,22 +231,14 @@ fn candidates(garden: &Garden, tie: &TieKey, wishes: &[ForcedWish], wish: Option
     kinds
 }
 
-fn remedy(
-    garden: &Garden,
-    catalogue: &Catalogue,
-    today: Date,
-    entries: &[Entry],
-    (total, clashes): (u64, u32),
-    kind: RemedyKind,
-) -> Option<Remedy> {
+fn remedy(known: Known, entries: &[Entry], (total, clashes): (u64, u32), kind: RemedyKind) -> Option<Remedy> {
+    let garden = known.garden;
     let RemedyKind::Fewer { wish, .. } = kind else {
-        return tried(garden, catalogue, today, entries, kind).filter(|remedy| remedy.total < total);
+        return tried(known, entries, kind).filter(|remedy| remedy.total < total);
     };
     // The least number of squares that leaves fewer clashes: fewer squares never make a plan dearer.
     let most = garden.turns.wish(wish)?.squares.saturating_sub(1);
-    let attempt = |by: u16| {
-        tried(garden, catalogue, today, entries, RemedyKind::Fewer { wish, by }).filter(|remedy| remedy.clashes < clashes)
-    };
+    let attempt = |by: u16| tried(known, entries, RemedyKind::Fewer { wish, by }).filter(|remedy| remedy.clashes < clashes);
     let mut best = if most == 0 { None } else { attempt(most) }?;
     let (mut least, mut enough) = (1, most);
     while least < enough {
@@ -260,12 +251,13 @@ fn remedy(
     Some(best)
 }
 
-fn tried(garden: &Garden, catalogue: &Catalogue, today: Date, entries: &[Entry], kind: RemedyKind) -> Option<Remedy> {
-    let changes = changes(garden, catalogue, &kind)?;
-    let edits = crate::change::turns::plan(garden, catalogue, &changes, today).ok()?;
+fn tried(known: Known, entries: &[Entry], kind: RemedyKind) -> Option<Remedy> {
+    let garden = known.garden;
+    let changes = changes(known, &kind)?;
+    let edits = crate::change::turns::plan(known, &changes).ok()?;
     let mut changed = garden.clone();
     edit::apply(&mut changed, &edits);
-    let problem = Problem::of(&changed, catalogue, today);
+    let problem = Problem::of(known.on(&changed));
     let mut left = 2 * WHILE_WAITING;
     let TurnProposal { entries, total, proven, moved, .. } = proposal(&problem, entries, &mut |_, _| {
         left = left.saturating_sub(1);
@@ -279,7 +271,8 @@ fn tried(garden: &Garden, catalogue: &Catalogue, today: Date, entries: &[Entry],
     Some(Remedy { kind, changes, entries, total, proven, clashes, short, moved })
 }
 
-fn changes(garden: &Garden, catalogue: &Catalogue, kind: &RemedyKind) -> Option<Vec<TurnChange>> {
+fn changes(known: Known, kind: &RemedyKind) -> Option<Vec<TurnChange>> {
+    let Known { garden, catalogue, .. } = known;
     let wish = |id: WishId, change: &dyn Fn(&mut WishDraft)| {
         let mut wish = garden.turns.wish(id)?.clone();
         change(&mut wish);

@@ -1,13 +1,11 @@
 //! When to sow again, so that harvests come evenly? And sowings as insurance, for two crops, or to learn.
 
-use crate::catalogue::Catalogue;
-use crate::catalogue::figures::picked_again;
 use crate::change::limits::number;
 use crate::climate::bed_soil::BedSoil;
 use crate::ground::sums;
-use crate::growth::grower::Grower;
 use crate::growth::growing::Growing;
 use crate::growth::window::{Gate, judge, windows};
+use crate::known::Known;
 use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
@@ -130,7 +128,8 @@ const MOST_SOWINGS: usize = 30;
 ///
 /// # Errors
 /// When a number or a key is out of range.
-pub fn series(garden: &Garden, catalogue: &Catalogue, asked: &Series) -> Result<SeriesPlan, Refusal> {
+pub fn series(known: Known, asked: &Series) -> Result<SeriesPlan, Refusal> {
+    let Known { garden, catalogue, .. } = known;
     let unknown = |what: &'static str, key: &str| Refusal::Unknown { what, key: key.into() };
     let crop = catalogue.crop(&asked.crop).ok_or_else(|| unknown("crop", &asked.crop))?;
     let way = crop.way(&asked.way).ok_or_else(|| unknown("way of growing it", &asked.way))?;
@@ -139,8 +138,7 @@ pub fn series(garden: &Garden, catalogue: &Catalogue, asked: &Series) -> Result<
     let growing = Growing { means: asked.means.unwrap_or(usual.means), ..usual };
     number("plants of each sowing", asked.plants.into(), [1, i64::from(sums::MOST_AT_HAND)])?;
     number("year", asked.year.into(), [1900, 2200])?;
-    let grower = Grower::of(garden);
-    let one = One { grower: &grower, garden, growing, soil: BedSoil::of(garden, &grower.weather, bed) };
+    let one = One { known, growing, soil: known.soil(bed) };
     let Starts { starts, too_early, too_late, beyond } = match asked.aim {
         SeriesAim::Even { from, until, every } => {
             number("days between harvests", every.into(), [3, 60])?;
@@ -161,17 +159,17 @@ pub fn series(garden: &Garden, catalogue: &Catalogue, asked: &Series) -> Result<
         number("year of a sowing", start.day.year().into(), [1900, 2200])?;
     }
     let days: Vec<Date> = starts.iter().map(|start| start.day).collect();
-    let known = growing.figures();
+    let figures = growing.figures();
     Ok(SeriesPlan {
-        sowings: one.placed(catalogue, asked, &starts)?,
+        sowings: one.placed(asked, &starts)?,
         too_early,
         too_late,
         beyond,
-        picked: known.picked,
-        again_picked: picked_again(crop, way),
+        picked: figures.picked,
+        again_picked: crop.picked_again(way),
         gaps: one.gaps(&days),
         equal_gaps: one.gaps(&equal(&days)),
-        rule: known.again,
+        rule: figures.again,
     })
 }
 
@@ -212,22 +210,21 @@ fn equal(starts: &[Date]) -> Vec<Date> {
 }
 
 struct One<'a> {
-    grower: &'a Grower,
-    garden: &'a Garden,
+    known: Known<'a>,
     growing: Growing<'a>,
     soil: BedSoil,
 }
 
 impl One<'_> {
     fn ripe(&self, start: Date) -> Option<Date> {
-        self.grower.ripening(self.growing, start, &self.soil).map(|found| found.ripe)
+        self.known.grower.ripening(self.growing, start, &self.soil).map(|found| found.ripe)
     }
 
     /// The sowings of a harvest every so many days.
     fn even(&self, from: Date, until: Date, every: u8) -> Starts {
         let harvests = from.series(i64::from(every).days()).take_while(|day| *day <= until);
         let Growing { crop, way, .. } = self.growing;
-        let (again, picked) = (picked_again(crop, way), i64::from(self.growing.figures().picked));
+        let (again, picked) = (crop.picked_again(way), i64::from(self.growing.figures().picked));
         let mut found = Starts::default();
         // The last day on which the last sowing is picked, or stands well.
         let mut stands: Option<Date> = None;
@@ -240,7 +237,7 @@ impl One<'_> {
             }
             // What was ripe long before, the year before it may be, no longer stands.
             let still = |day: Date| self.ripe(day).map(|ripe| ripe.saturating_add(picked.days())).filter(|last| *last >= harvest);
-            let sown = self.grower.start_for(self.growing, harvest, &self.soil);
+            let sown = self.known.grower.start_for(self.growing, harvest, &self.soil);
             let Some((day, last)) = sown.and_then(|day| Some((day, still(day)?))) else {
                 let untold = if found.starts.is_empty() { &mut found.too_early } else { &mut found.too_late };
                 *untold += 1;
@@ -262,7 +259,7 @@ impl One<'_> {
 
     /// The first good day of the earliest window, and the last of the latest that begins when the first is out.
     fn two_crops(&self, year: i16) -> Vec<Date> {
-        let found = windows(self.grower, self.garden.almanac.appetite, self.growing, year, &self.soil);
+        let found = windows(self.known.grower, self.known.garden.almanac.appetite, self.growing, year, &self.soil);
         let Some(early) = found.first() else { return Vec::new() };
         let first = early.better.unwrap_or(early.from);
         let second = found.iter().rev().map(|window| (window.from, window.until)).find_map(|(from, until)| {
@@ -280,19 +277,19 @@ impl One<'_> {
         Some([*days.iter().min()?, *days.iter().max()?])
     }
 
-    fn placed(&self, catalogue: &Catalogue, asked: &Series, starts: &[Start]) -> Result<Vec<Sowing>, Refusal> {
-        let mut growing = self.garden.clone();
-        let trial = matches!(asked.aim, SeriesAim::Trial { .. }).then(|| next_trial(self.garden));
+    fn placed(&self, asked: &Series, starts: &[Start]) -> Result<Vec<Sowing>, Refusal> {
+        let mut growing = self.known.garden.clone();
+        let trial = matches!(asked.aim, SeriesAim::Trial { .. }).then(|| next_trial(self.known.garden));
         let mut number = crate::change::planner::next(growing.patches.iter().map(|patch| patch.id.0));
         let mut sowings = Vec::new();
         for Start { day: start, serves } in starts {
             let ripe = self.ripe(*start);
             let Growing { crop, way, means, .. } = self.growing;
-            let known = self.growing.figures();
-            let until = ripe.unwrap_or(start.saturating_add(60.days())).saturating_add(i64::from(known.picked).days());
-            let gate = judge(self.grower, self.garden.almanac.appetite, self.growing, *start, &self.soil).err();
+            let figures = self.growing.figures();
+            let until = ripe.unwrap_or(start.saturating_add(60.days())).saturating_add(i64::from(figures.picked).days());
+            let gate = judge(self.known.grower, self.known.garden.almanac.appetite, self.growing, *start, &self.soil).err();
             let pattern = sums::pattern(asked.bed, &crop.key, &way.key, *start, until);
-            let fits = sums::fits(&growing, catalogue, &pattern, asked.plants)?;
+            let fits = sums::fits(self.known.on(&growing), &pattern, asked.plants)?;
             let shelf = means == Means::Shelf;
             let timing = Timing { means: asked.means, trial, ..Timing::default() };
             let placing = |place: &sums::Place| Placing {

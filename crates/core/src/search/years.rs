@@ -1,10 +1,8 @@
 //! What is the best plan for the years ahead, and what does it cost to argue with it?
 
-use crate::catalogue::Catalogue;
+use crate::known::Known;
 use crate::turns::problem::Problem;
-use jiff::civil::Date;
 use serde::Serialize;
-use sparrow_facts::garden::Garden;
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::turns::{Entry, Pinned};
 use sparrow_rotate::{Answer, Cost, Ledger, Progress, Watching, solve};
@@ -52,17 +50,12 @@ pub type Watcher<'w> = dyn FnMut(Progress, &dyn Fn() -> Vec<Entry>) -> bool + 'w
 
 /// Finds the best plan; of equally good ones that which moves least of `now`. `watch` sees the progress,
 /// may ask for the best plan so far, and says whether to go on; when it says no, the best so far is given with the bound reached.
-pub fn propose(
-    garden: &Garden,
-    catalogue: &Catalogue,
-    today: Date,
-    now: &[Entry],
-    watch: &mut Watcher,
-) -> Result<TurnProposal, Refusal> {
+pub fn propose(known: Known, now: &[Entry], watch: &mut Watcher) -> Result<TurnProposal, Refusal> {
+    let garden = known.garden;
     if garden.turns.wishes.is_empty() {
         return Err(Refusal::NothingTo { what: "plan: wish for something first" });
     }
-    let problem = Problem::of(garden, catalogue, today);
+    let problem = Problem::of(known);
     proposal(&problem, now, &mut |progress, best| watch(progress, &|| problem.entries(best)))
 }
 
@@ -86,8 +79,8 @@ fn said(problem: &Problem, now: &[Entry], answer: &Answer) -> TurnProposal {
 }
 
 /// Puts a wish into a piece of ground in a year, and finds the best plan with it there.
-pub fn argue(garden: &Garden, catalogue: &Catalogue, today: Date, now: &[Entry], pin: Pinned) -> Result<Argued, Refusal> {
-    let mut problem = Problem::of(garden, catalogue, today);
+pub fn argue(known: Known, now: &[Entry], pin: Pinned) -> Result<Argued, Refusal> {
+    let mut problem = Problem::of(known);
     let before = Ledger::of(&problem.instance, &problem.assigns(now)).cost.total();
     problem.unpin(pin.wish, pin.year);
     problem.pin(pin);

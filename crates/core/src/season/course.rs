@@ -2,14 +2,14 @@
 
 use crate::climate::bed_soil::BedSoil;
 use crate::climate::calendar;
-use crate::growth::grower::{Grower, Ripening};
+use crate::growth::grower::Ripening;
 use crate::growth::growing::Growing;
 use crate::growth::window;
 use crate::growth::window::Gate;
+use crate::known::Known;
 use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::Serialize;
-use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::PatchId;
 use sparrow_facts::patch::Patch;
 use sparrow_facts::timing::Means;
@@ -95,8 +95,9 @@ pub struct Course {
 }
 
 /// The days of one patch, as the warmth of its bed goes. Nothing when its bed is not there.
-pub fn course(garden: &Garden, grower: &Grower, growing: Growing, patch: &Patch) -> Option<Course> {
-    let soil = BedSoil::of(garden, &grower.weather, garden.bed(patch.bed)?);
+pub fn course(known: Known, growing: Growing, patch: &Patch) -> Option<Course> {
+    let Known { garden, grower, .. } = known;
+    let soil = known.soil(garden.bed(patch.bed)?);
     let Growing { means, .. } = growing;
     let settled = growing.stays();
     let harden_days = i64::from(garden.almanac.shelf.harden_days);
@@ -122,20 +123,21 @@ pub fn course(garden: &Garden, grower: &Grower, growing: Growing, patch: &Patch)
         troubles: Vec::new(),
     };
     if !settled {
-        course.troubles = troubles(garden, grower, growing, patch, &course, &soil);
+        course.troubles = troubles(known, growing, patch, &course, &soil);
     }
     Some(course)
 }
 
-fn troubles(garden: &Garden, grower: &Grower, growing: Growing, patch: &Patch, course: &Course, soil: &BedSoil) -> Vec<Trouble> {
+fn troubles(known: Known, growing: Growing, patch: &Patch, course: &Course, soil: &BedSoil) -> Vec<Trouble> {
+    let Known { garden, grower, .. } = known;
     let mut found = Vec::new();
-    let known = growing.figures();
+    let figures = growing.figures();
     if let Err(gate) = window::judge(grower, garden.almanac.appetite, growing, patch.from, soil) {
-        found.push(Trouble::BadStart { gate, nearest: nearest_good_day(grower, garden, growing, patch.from, soil) });
+        found.push(Trouble::BadStart { gate, nearest: nearest_good_day(known, growing, patch.from, soil) });
     }
-    if let (Means::Shelf, Some(sow), Some([least, most])) = (course.means, course.sow, known.indoors) {
+    if let (Means::Shelf, Some(sow), Some([least, most])) = (course.means, course.sow, figures.indoors) {
         let weeks = ((patch.from - sow).get_days().max(0) / 7) as u16;
-        let most = u16::from(most) + u16::from(known.hold);
+        let most = u16::from(most) + u16::from(figures.hold);
         if weeks > most {
             found.push(Trouble::TooOld { weeks, most, sow: patch.from.saturating_sub(growing.shelf_days().days()) });
         } else if weeks < u16::from(least) {
@@ -159,7 +161,8 @@ fn troubles(garden: &Garden, grower: &Grower, growing: Growing, patch: &Patch, c
 const FARTHEST: i64 = 120;
 
 /// The nearest day of the growing year on which a crop may start.
-fn nearest_good_day(grower: &Grower, garden: &Garden, growing: Growing, wanted: Date, soil: &BedSoil) -> Option<Date> {
+fn nearest_good_day(known: Known, growing: Growing, wanted: Date, soil: &BedSoil) -> Option<Date> {
+    let Known { garden, grower, .. } = known;
     let hemisphere = garden.site.latitude.hemisphere();
     let (first, last) = calendar::year_span(calendar::growing_year(wanted, hemisphere), hemisphere);
     let good =

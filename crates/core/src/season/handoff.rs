@@ -1,9 +1,7 @@
 //! What follows what on each piece of ground? When it is free, when the next is ready, and who waits.
 
-use crate::catalogue::Catalogue;
-use crate::climate::bed_soil::BedSoil;
-use crate::growth::grower::Grower;
 use crate::growth::growing::Growing;
+use crate::known::Known;
 use crate::season::course::Course;
 use jiff::ToSpan;
 use jiff::civil::Date;
@@ -114,11 +112,12 @@ pub fn moved(edits: &[Edit]) -> Vec<Moved> {
 }
 
 /// A patch that starts on another day and stands until as long after it is ripe as it does now.
-pub fn moved_to(garden: &Garden, grower: &Grower, catalogue: &Catalogue, patch: &Patch, from: Date) -> Patch {
+pub fn moved_to(known: Known, patch: &Patch, from: Date) -> Patch {
+    let Known { garden, catalogue, grower, .. } = known;
     let stays = (patch.until - patch.from).get_days();
     let longer = || {
         let growing = Growing::find(catalogue, patch)?;
-        let soil = BedSoil::of(garden, &grower.weather, garden.bed(patch.bed)?);
+        let soil = known.soil(garden.bed(patch.bed)?);
         let was = grower.ripening(growing, patch.from, &soil)?;
         let will = grower.ripening(growing, from, &soil)?;
         Some((will.ripe - from).get_days() - (was.ripe - patch.from).get_days())

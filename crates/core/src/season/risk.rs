@@ -1,14 +1,14 @@
 //! What may cold and heat do to what stands on a day, and what does a cover buy?
 
-use crate::catalogue::{Catalogue, Figures};
+use crate::catalogue::Figures;
 use crate::climate::frost::Side;
 use crate::growth::grower::Grower;
 use crate::growth::growing::Growing;
 use crate::growth::window::bolts;
+use crate::known::Known;
 use crate::season::course::Course;
 use jiff::civil::Date;
 use serde::Serialize;
-use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::PatchId;
 
 /// What may happen.
@@ -74,7 +74,8 @@ const LEAST_TOLD: u8 = 3;
 pub(super) const SHADE_TAKES: f64 = 1.5;
 
 /// The plantings at risk on a day, the worst first.
-pub fn risks(garden: &Garden, catalogue: &Catalogue, grower: &Grower, courses: &[Course], day: Date) -> Vec<AtRisk> {
+pub fn risks(known: Known, courses: &[Course], day: Date) -> Vec<AtRisk> {
+    let Known { garden, catalogue, grower, .. } = known;
     let mut found: Vec<AtRisk> = courses
         .iter()
         .filter_map(|course| {
@@ -96,13 +97,13 @@ pub fn risks(garden: &Garden, catalogue: &Catalogue, grower: &Grower, courses: &
 }
 
 fn cold(grower: &Grower, course: &Course, growing: Growing, day: Date) -> Option<Harm> {
-    let known = growing.figures();
+    let figures = growing.figures();
     let up = course.ripening.map_or(course.plant, |ripening| ripening.up);
     let tops = f64::from(growing.crop.kills_c);
     let young = (day - up).get_days() < YOUNG && course.ripening.is_some();
-    let (kills, part) = match known.root_kills {
+    let (kills, part) = match figures.root_kills {
         _ if day < up => return None,
-        _ if young => (known.seedling_kills.max(tops), ColdPart::Seedling),
+        _ if young => (figures.seedling_kills.max(tops), ColdPart::Seedling),
         Some(roots) => (roots, ColdPart::Roots),
         None => (tops, ColdPart::Tops),
     };
@@ -118,11 +119,11 @@ fn cold(grower: &Grower, course: &Course, growing: Growing, day: Date) -> Option
 }
 
 fn heat(grower: &Grower, course: &Course, growing: Growing) -> Option<Harm> {
-    let known = growing.figures();
-    let (bears, ripe) = (known.bolts?, course.ripening?.ripe);
-    if !bolts(grower, known, ripe) {
+    let figures = growing.figures();
+    let (bears, ripe) = (figures.bolts?, course.ripening?.ripe);
+    if !bolts(grower, figures, ripe) {
         return None;
     }
-    let shaded = Figures { bolts: Some(bears + SHADE_TAKES), ..known.clone() };
+    let shaded = Figures { bolts: Some(bears + SHADE_TAKES), ..figures.clone() };
     Some(Harm::Bolts { mean: grower.weather.mean(ripe), bears, shade_helps: !bolts(grower, &shaded, ripe) })
 }

@@ -1,7 +1,8 @@
 //! Is there room for the seedlings? Cells and pots under light, on the warm mat and where they harden, week by week.
 
-use crate::catalogue::{Catalogue, Figures};
+use crate::catalogue::Figures;
 use crate::growth::growing::Growing;
+use crate::known::Known;
 use crate::season::course::Course;
 use jiff::ToSpan;
 use jiff::civil::Date;
@@ -97,7 +98,8 @@ const POT_TAKES: u32 = 4;
 const WORTH_A_POT: i32 = 7;
 
 /// The seedlings of a course, when it has any: `plants` are wanted in the ground.
-pub fn batch(garden: &Garden, catalogue: &Catalogue, course: &Course, plants: u32) -> Option<Batch> {
+pub fn batch(known: Known, course: &Course, plants: u32) -> Option<Batch> {
+    let Known { garden, catalogue, .. } = known;
     let patch = garden.patch(course.patch)?;
     let growing = Growing::find(catalogue, patch)?;
     let harden = course.harden?;

@@ -1,16 +1,14 @@
 //! When does a new patch usually stand, until its household says otherwise?
 
-use crate::catalogue::figures::picked_again;
 use crate::catalogue::{Crop, Hardiness, Life, Way};
 use crate::climate::bed_soil::BedSoil;
 use crate::climate::calendar;
 use crate::climate::calendar::{in_year, year_span};
-use crate::growth::grower::Grower;
 use crate::growth::growing::Growing;
 use crate::growth::window::windows;
+use crate::known::Known;
 use jiff::ToSpan;
 use jiff::civil::Date;
-use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::BedId;
 use sparrow_facts::site::Site;
 
@@ -26,40 +24,40 @@ const EARLIEST: i64 = 35;
 /// not more than five weeks before the even-chance last frost, since what is sown in the cold hardly gains on it,
 /// and stands until it has been picked for its usual time, tender crops no longer than to the even-chance first
 /// frost. Where the year has no window for it, the coarse days of the coarse days of common practice are taken.
-pub fn usual_span(garden: &Garden, crop: &Crop, way: &Way, bed: Option<BedId>, year: i16) -> (Date, Date) {
+pub fn usual_span(known: Known, crop: &Crop, way: &Way, bed: Option<BedId>, year: i16) -> (Date, Date) {
+    let Known { garden, grower, .. } = known;
     let coarse = coarse_span(&garden.site, crop, way, year);
     if crop.life == Life::Perennial && crop.hardiness == Hardiness::Hardy && way.days[0] >= 300 {
         return coarse;
     }
-    let grower = Grower::of(garden);
     let growing = Growing::usual(crop, way);
-    let soil = bed.and_then(|id| garden.bed(id)).map_or_else(BedSoil::default, |bed| BedSoil::of(garden, &grower.weather, bed));
-    let found = windows(&grower, garden.almanac.appetite, growing, year, &soil);
+    let soil = known.soil_of(bed);
+    let found = windows(grower, garden.almanac.appetite, growing, year, &soil);
     let Some(window) = found.first() else { return coarse };
     let hemisphere = garden.site.latitude.hemisphere();
     let earliest = garden.site.frost.map(|frost| calendar::in_year(frost.last, year, hemisphere).saturating_sub(EARLIEST.days()));
     let from = window.better.unwrap_or(window.from).max(earliest.unwrap_or(window.from).min(window.until));
-    (from, stands_until(garden, &grower, growing, &soil, from).unwrap_or(coarse.1.max(from)))
+    (from, stands_until(known, growing, &soil, from).unwrap_or(coarse.1.max(from)))
 }
 
 /// The last day a patch is taken to stand that starts on a given day; nothing when it never ripens.
-pub fn usual_end(garden: &Garden, crop: &Crop, way: &Way, bed: BedId, from: Date) -> Option<Date> {
-    let grower = Grower::of(garden);
-    let soil = garden.bed(bed).map_or_else(BedSoil::default, |bed| BedSoil::of(garden, &grower.weather, bed));
-    stands_until(garden, &grower, Growing::usual(crop, way), &soil, from)
+pub fn usual_end(known: Known, crop: &Crop, way: &Way, bed: BedId, from: Date) -> Option<Date> {
+    let soil = known.soil_of(Some(bed));
+    stands_until(known, Growing::usual(crop, way), &soil, from)
 }
 
-fn stands_until(garden: &Garden, grower: &Grower, growing: Growing, soil: &BedSoil, from: Date) -> Option<Date> {
+fn stands_until(known: Known, growing: Growing, soil: &BedSoil, from: Date) -> Option<Date> {
+    let Known { garden, grower, .. } = known;
     let ripening = grower.ripening(growing, from, soil)?;
-    let (known, crop) = (growing.figures(), growing.crop);
-    let picked = if picked_again(crop, growing.way) { i64::from(known.picked) } else { 0 };
+    let (figures, crop) = (growing.figures(), growing.crop);
+    let picked = if growing.picked_again() { i64::from(figures.picked) } else { 0 };
     let until = ripening.ripe.saturating_add((picked + TO_CLEAR).days());
     let hemisphere = garden.site.latitude.hemisphere();
     let year = calendar::growing_year(from, hemisphere);
     let (_, last) = calendar::year_span(year, hemisphere);
     let frost = garden.site.frost.map(|frost| calendar::in_year(frost.first, year, hemisphere));
     let end = match frost {
-        _ if known.winters => until,
+        _ if figures.winters => until,
         Some(frost) if crop.hardiness == Hardiness::Tender => frost.max(ripening.ripe),
         _ => last.max(ripening.ripe),
     };
@@ -73,7 +71,7 @@ fn stands_until(garden: &Garden, grower: &Grower, growing: Growing, soil: &BedSo
 /// days, and those that are picked again and again for eight weeks more, tender ones no longer than
 /// to the first frost. Perennials stand from the year's first day for five years. Without frost
 /// everything starts sixty days into the year.
-pub fn coarse_span(site: &Site, crop: &Crop, way: &Way, year: i16) -> (Date, Date) {
+fn coarse_span(site: &Site, crop: &Crop, way: &Way, year: i16) -> (Date, Date) {
     let hemisphere = site.latitude.hemisphere();
     let (first, last) = year_span(year, hemisphere);
     if crop.life == Life::Perennial && crop.hardiness == Hardiness::Hardy {

@@ -1,12 +1,12 @@
 //! What is to be done on which day? Each patch's work as entries of a calendar.
 
-use crate::catalogue::{Catalogue, Crop};
+use crate::catalogue::Crop;
+use crate::known::Known;
 use crate::season::course::Course;
 use crate::season::shelf::Batch;
 use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::Serialize;
-use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::{BedId, PatchId};
 use sparrow_facts::timing::Means;
 
@@ -77,7 +77,8 @@ pub struct Task {
 }
 
 /// The work of one patch, in its order.
-pub fn tasks(garden: &Garden, catalogue: &Catalogue, course: &Course, batch: Option<&Batch>, plants: u32) -> Vec<Task> {
+pub fn tasks(known: Known, course: &Course, batch: Option<&Batch>, plants: u32) -> Vec<Task> {
+    let Known { garden, catalogue, .. } = known;
     let Some(patch) = garden.patch(course.patch) else { return Vec::new() };
     let bed_name = garden.bed(patch.bed).map_or("", |bed| bed.name.as_str());
     let crop = catalogue.crop(&patch.crop);

@@ -4,11 +4,10 @@ use crate::climate::calendar;
 use crate::climate::calendar::FrostEdge;
 use crate::climate::frost::Side;
 use crate::climate::normals::day_index;
-use crate::growth::grower::Grower;
+use crate::known::Known;
 use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::Serialize;
-use sparrow_facts::garden::Garden;
 
 /// What the year ribbon draws.
 #[derive(Debug, Clone, PartialEq, Serialize)]
@@ -37,11 +36,12 @@ pub struct Season {
 /// The growing year that `needle` lies in. `today` only tells which year is being planned.
 ///
 /// The frost edges are the weather's own: a station's years know more of them than the two dates typed.
-pub fn year(garden: &Garden, needle: Date, today: Date) -> Season {
+pub fn year(known: Known, needle: Date) -> Season {
+    let Known { garden, grower, today, .. } = known;
     let hemisphere = garden.site.latitude.hemisphere();
     let year = calendar::growing_year(needle, hemisphere);
     let (first_day, last_day) = calendar::year_span(year, hemisphere);
-    let weather = &Grower::of(garden).weather;
+    let weather = &grower.weather;
     let weeks = |of: &dyn Fn(Date) -> f64| (0..53).map(|week: i64| of(first_day.saturating_add((week * 7).days()))).collect();
     Season {
         year,

@@ -1,14 +1,14 @@
 //! What stood, and what is planted, in each piece of ground in each year?
 
-use crate::catalogue::{Catalogue, Crop, Way};
+use crate::catalogue::{Crop, Way};
 use crate::climate::calendar::{growing_year, in_year, year_span};
+use crate::known::Known;
 use crate::rules::past::rotating_family;
 use crate::turns::ground::Plot;
 use jiff::ToSpan;
 use jiff::civil::Date;
-use sparrow_facts::garden::Garden;
 use sparrow_facts::history::{PastStand, Stood};
-use sparrow_facts::ids::PatchId;
+use sparrow_facts::ids::{PastId, PatchId};
 use sparrow_facts::patch::Patch;
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::site::Site;
@@ -32,6 +32,8 @@ pub struct Held {
     pub centisquares: Option<u32>,
     /// The planting, unless it is only remembered.
     pub patch: Option<PatchId>,
+    /// The remembered stand, unless it is planted.
+    pub past: Option<PastId>,
     /// Whether it is a green manure or winter cover.
     pub cover: bool,
     /// Whether it goes on standing where it is, and so takes no part in the rotation.
@@ -76,13 +78,15 @@ pub fn winters(crop: &Crop, way: &Way) -> bool {
 }
 
 /// All that stood or is planted, in every piece it lies in.
-pub fn held(garden: &Garden, catalogue: &Catalogue, plots: &[Plot]) -> Vec<Held> {
-    let remembered = garden.past.iter().flat_map(|past| of_past(garden, catalogue, plots, past));
-    let planted = garden.patches.iter().flat_map(|patch| of_patch(garden, catalogue, plots, patch));
+pub fn held(known: Known, plots: &[Plot]) -> Vec<Held> {
+    let garden = known.garden;
+    let remembered = garden.past.iter().flat_map(|past| of_past(known, plots, past));
+    let planted = garden.patches.iter().flat_map(|patch| of_patch(known, plots, patch));
     remembered.chain(planted).collect()
 }
 
-fn of_past(garden: &Garden, catalogue: &Catalogue, plots: &[Plot], past: &PastStand) -> Vec<Held> {
+fn of_past(known: Known, plots: &[Plot], past: &PastStand) -> Vec<Held> {
+    let Known { garden, catalogue, .. } = known;
     let (Some(bed), Some(family)) = (garden.bed(past.bed), catalogue.family_of(&past.stood)) else { return Vec::new() };
     let edge = |at: usize| bed.braces.get(at).map_or(bed.length, |brace| brace.at);
     let stretch = past.section.map_or((Length::tenths_mm(0), bed.length), |section| {
@@ -102,6 +106,7 @@ fn of_past(garden: &Garden, catalogue: &Catalogue, plots: &[Plot], past: &PastSt
         parts: Parts::ALL,
         centisquares: None,
         patch: None,
+        past: Some(past.id),
         cover,
         stays: false,
         still: false,
@@ -110,7 +115,8 @@ fn of_past(garden: &Garden, catalogue: &Catalogue, plots: &[Plot], past: &PastSt
     plots.iter().filter(inside).map(held).collect()
 }
 
-fn of_patch(garden: &Garden, catalogue: &Catalogue, plots: &[Plot], patch: &Patch) -> Vec<Held> {
+fn of_patch(known: Known, plots: &[Plot], patch: &Patch) -> Vec<Held> {
+    let Known { garden, catalogue, .. } = known;
     let (Some(bed), Some(crop)) = (garden.bed(patch.bed), catalogue.crop(&patch.crop)) else { return Vec::new() };
     let units = garden.site.units;
     let ground = patch.rect.ground(bed, units);
@@ -132,6 +138,7 @@ fn of_patch(garden: &Garden, catalogue: &Catalogue, plots: &[Plot], patch: &Patc
                 parts: parts_of(&garden.site, patch.from, patch.until, year),
                 centisquares: u32::try_from(area * share / 100).ok(),
                 patch: Some(patch.id),
+                past: None,
                 cover: crop.way(&patch.way).is_some_and(|way| way.cover),
                 stays,
                 still: year > *years.start(),
@@ -143,11 +150,12 @@ fn of_patch(garden: &Garden, catalogue: &Catalogue, plots: &[Plot], patch: &Patc
 }
 
 /// What a wish for a crop usually is: as it would be planted this year, on four squares.
-pub fn usual_wish(garden: &Garden, catalogue: &Catalogue, crop: &str, today: Date) -> Result<WishDraft, Refusal> {
+pub fn usual_wish(known: Known, crop: &str) -> Result<WishDraft, Refusal> {
+    let Known { garden, catalogue, today, .. } = known;
     let crop = catalogue.crop(crop).ok_or_else(|| Refusal::Unknown { what: "crop", key: crop.to_string() })?;
     let way = &crop.ways[0];
     let year = crate::climate::calendar::planning_year(today, &garden.site);
-    let (from, until) = crate::season::span::usual_span(garden, crop, way, None, year);
+    let (from, until) = crate::season::span::usual_span(known, crop, way, None, year);
     let winters = winters(crop, way);
     let parts = if winters { Parts { late: false, ..Parts::ALL } } else { parts_of(&garden.site, from, until, year) };
     Ok(WishDraft {

@@ -1,11 +1,11 @@
 //! The rotation problem of a garden: its pieces, wishes, rules and history in the words of the solver.
 
-use crate::catalogue::{Catalogue, Crop, Feeding};
+use crate::catalogue::{Crop, Feeding};
 use crate::climate::calendar::planning_year;
+use crate::known::Known;
 use crate::rules::past::values;
 use crate::turns::ground::{Plot, plots};
 use crate::turns::held::{Held, held};
-use jiff::civil::Date;
 use sparrow_facts::garden::Garden;
 use sparrow_facts::history::Stood;
 use sparrow_facts::ids::WishId;
@@ -48,16 +48,17 @@ fn part_id(part: TurnPart) -> &'static str {
 
 impl Problem {
     /// States the problem that a garden poses on a day.
-    pub fn of(garden: &Garden, catalogue: &Catalogue, today: Date) -> Self {
+    pub fn of(known: Known) -> Self {
+        let Known { garden, today, .. } = known;
         let first = planning_year(today, &garden.site);
         let plots = plots(garden);
-        let held = held(garden, catalogue, &plots);
+        let held = held(known, &plots);
         let mut problem = Problem { first, plots, held, instance: Instance::default() };
         problem.say_ground(garden);
-        problem.say_wishes(garden, catalogue);
-        problem.say_held(garden, catalogue);
+        problem.say_wishes(known);
+        problem.say_held(known);
         problem.say_fixed(garden);
-        problem.say_families(garden, catalogue);
+        problem.say_families(known);
         problem
     }
 
@@ -129,7 +130,8 @@ impl Problem {
             .collect();
     }
 
-    fn say_wishes(&mut self, garden: &Garden, catalogue: &Catalogue) {
+    fn say_wishes(&mut self, known: Known) {
+        let Known { garden, catalogue, .. } = known;
         for wish in &garden.turns.wishes {
             let Some(crop) = catalogue.crop(&wish.wish.crop) else { continue };
             let (mut whole, mut rest) = (Vec::new(), Vec::new());
@@ -171,7 +173,8 @@ impl Problem {
         self.instance.demands.iter().find(|demand| Self::wish(&demand.id) == Some(wish) && self.instance.wanted(demand, number))
     }
 
-    fn say_held(&mut self, garden: &Garden, catalogue: &Catalogue) {
+    fn say_held(&mut self, known: Known) {
+        let garden = known.garden;
         let last = self.number(self.first) + i32::from(garden.turns.years) - 1;
         let mut taken: BTreeMap<(Piece, i32), u32> = BTreeMap::new();
         for held in &self.held {
@@ -180,7 +183,7 @@ impl Problem {
                 continue;
             }
             if !held.stays && (!held.cover || garden.turns.covers_count) {
-                for family in self.families_of(garden, catalogue, held) {
+                for family in self.families_of(known, held) {
                     let stood = rotate::Stood { year: number, section: section_id(held.at), family };
                     if !self.instance.history.contains(&stood) {
                         self.instance.history.push(stood.clone());
@@ -204,7 +207,8 @@ impl Problem {
         self.held.iter().filter(same).any(|other| other.patch != held.patch)
     }
 
-    fn families_of(&self, garden: &Garden, catalogue: &Catalogue, held: &Held) -> Vec<String> {
+    fn families_of(&self, known: Known, held: &Held) -> Vec<String> {
+        let Known { garden, catalogue, .. } = known;
         match (&held.stood, garden.turns.school) {
             (Stood::Crop(key), TurnSchool::NeverTheSameSpot) => {
                 catalogue.crop(key).map(|crop| Self::family(garden, crop)).into_iter().collect()
@@ -245,7 +249,8 @@ impl Problem {
         self.instance.pins.retain(|pin| Self::wish(&pin.demand) != Some(wish) || pin.year != year);
     }
 
-    fn say_families(&mut self, garden: &Garden, catalogue: &Catalogue) {
+    fn say_families(&mut self, known: Known) {
+        let Known { garden, catalogue, .. } = known;
         let named = self.instance.demands.iter().map(|demand| &demand.family);
         let mut names: Vec<String> = named.chain(self.instance.history.iter().map(|stood| &stood.family)).cloned().collect();
         names.sort();

@@ -1,11 +1,10 @@
 //! Where could it go in that year? Legal, at the limit, too soon, and not free are different things.
 
-use crate::catalogue::Catalogue;
+use crate::known::Known;
 use crate::rules::past::waits;
 use crate::turns::ground::Plot;
 use crate::turns::held::Held;
 use crate::turns::problem::Problem;
-use jiff::civil::Date;
 use serde::Serialize;
 use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::WishId;
@@ -43,15 +42,10 @@ pub struct Straight {
 }
 
 /// How every piece of ground stands to a wish in a year, other wishes being where a plan has them.
-pub fn straight(
-    garden: &Garden,
-    catalogue: &Catalogue,
-    today: Date,
-    entries: &[Entry],
-    (wish, year): (WishId, i16),
-) -> Result<Straight, Refusal> {
+pub fn straight(known: Known, entries: &[Entry], (wish, year): (WishId, i16)) -> Result<Straight, Refusal> {
+    let Known { garden, catalogue, .. } = known;
     let unknown = || Refusal::Unknown { what: "wish", key: wish.0.to_string() };
-    let problem = Problem::of(garden, catalogue, today);
+    let problem = Problem::of(known);
     let draft = garden.turns.wish(wish).ok_or_else(unknown)?;
     let crop = catalogue.crop(&draft.crop).ok_or_else(unknown)?;
     let family = catalogue.family(&crop.family).ok_or_else(unknown)?;

@@ -10,6 +10,9 @@ use sparrow_core::change::season::SeasonChange;
 use sparrow_core::change::turns::TurnChange;
 use sparrow_core::ground::hole::Hole;
 use sparrow_core::ground::planting::Planting;
+use sparrow_core::growth::grower::Grower;
+use sparrow_core::known::Known;
+use sparrow_facts::almanac::Almanac;
 use sparrow_facts::almanac::{Appetite, Cover, Monthly, Mulch, Shelf, Station, StationYear, WarmthFrom};
 use sparrow_facts::bed::{Bed, BedKind, Brace, Reach};
 use sparrow_facts::garden::Garden;
@@ -23,6 +26,7 @@ use sparrow_facts::spacing::OwnSpacing;
 use sparrow_facts::timing::{Means, Timing};
 use sparrow_facts::turns::{Closing, Entry, Needs, Parts, Piece, Pinned, Unknown, WishDraft, YearsOf};
 use sparrow_facts::units::{Length, Tape, TenthsC, Units};
+use std::cell::RefCell;
 
 /// The day it is in these tests.
 pub const TODAY: Date = date(2026, 11, 23);
@@ -105,7 +109,7 @@ pub fn laid(bed: &Bed, units: Units, own: Spacing, rect: Rect, school: School) -
     let Spacing { along, across } = own;
     garden.spacings = vec![OwnSpacing { crop, way, along, across, note: String::new() }];
     let patch = Patch { school: Some(school), ..patch_in(&garden, "radish", "root", rect) };
-    Planting::of(&garden, Catalogue::standard(), &patch).expect("the bed, the crop and the way are there").reckon().1
+    Planting::of(known(&garden), &patch).expect("the bed, the crop and the way are there").reckon().1
 }
 
 /// Any school, with any of its figures.
@@ -277,4 +281,26 @@ pub fn some_command(garden: &Garden, [kind, a, b, c, d, e]: [u8; 6]) -> Command 
         7 => Command::KeepWarning { patch, key: "brace".into(), keep: c % 2 == 0 },
         _ => Command::RemoveBed { bed },
     }
+}
+
+/// What is known of a garden on the day of the tests, as a server would put it together.
+pub fn known(garden: &Garden) -> Known<'_> {
+    known_on(garden, TODAY)
+}
+
+/// The same on another day. Growers are kept for the thread, since laws ask for the same place a thousand times.
+pub fn known_on(garden: &Garden, today: Date) -> Known<'_> {
+    thread_local! {
+        static MADE: RefCell<Vec<(Site, Almanac, &'static Grower)>> = const { RefCell::new(Vec::new()) };
+    }
+    let grower = MADE.with_borrow_mut(|made| {
+        let same = |one: &&(Site, Almanac, &'static Grower)| one.0 == garden.site && one.1 == garden.almanac;
+        if let Some(found) = made.iter().find(same) {
+            return found.2;
+        }
+        let grower: &'static Grower = Box::leak(Box::new(Grower::of(garden, Catalogue::standard())));
+        made.push((garden.site.clone(), garden.almanac.clone(), grower));
+        grower
+    });
+    Known::new(garden, Catalogue::standard(), grower, today)
 }

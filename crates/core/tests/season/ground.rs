@@ -1,12 +1,12 @@
 //! A garden of its own weather to grow in, and what is done to it.
 
+use crate::common::known;
 use crate::common::{TODAY, garden_with, patch_in};
 use jiff::civil::{Date, date};
 use sparrow_core::catalogue::{Catalogue, Crop, Way};
 use sparrow_core::change::command::{Command, carry_out};
 use sparrow_core::change::replan::PatchChange;
 use sparrow_core::change::season::SeasonChange;
-use sparrow_core::growth::grower::Grower;
 use sparrow_core::growth::growing::Growing;
 use sparrow_core::reckon::season::{SeasonView, view};
 use sparrow_core::season::course::{Course, course};
@@ -56,11 +56,11 @@ pub fn put(garden: &mut Garden, key: &str, way: &str, rect: Rect, from: Date, un
 pub fn course_of(garden: &Garden, id: PatchId) -> Course {
     let patch = garden.patch(id).expect("it is there");
     let (crop, way) = crop(&patch.crop, &patch.way);
-    course(garden, &Grower::of(garden), Growing::of(patch, crop, way), patch).expect("its bed is there")
+    course(known(garden), Growing::of(patch, crop, way), patch).expect("its bed is there")
 }
 
 pub fn season(garden: &Garden, on: Date) -> SeasonView {
-    view(garden, Catalogue::standard(), on)
+    view(known(garden), on)
 }
 
 pub const FOUR: Rect = Rect { x: 0, y: 0, w: 4, h: 4 };

@@ -1,17 +1,16 @@
 //! When crops ripen here, and when they may start.
 
+use crate::common::known;
 use crate::ground::{FOUR, HIGHS, LOWS, change, course_of, crop, garden, mild, put, replan, season};
 use jiff::ToSpan;
 use jiff::civil::{Date, date};
 use sparrow_core::ask::starts::starts;
-use sparrow_core::catalogue::figures::figures;
 use sparrow_core::catalogue::{Catalogue, Thresholds};
 use sparrow_core::change::replan::PatchChange;
 use sparrow_core::change::season::SeasonChange;
 use sparrow_core::climate::bed_soil::BedSoil;
 use sparrow_core::climate::degree_days::single_sine;
 use sparrow_core::ground::planting::Planting;
-use sparrow_core::growth::grower::Grower;
 use sparrow_core::growth::growing::{Growing, usual_means};
 use sparrow_core::growth::size::size;
 use sparrow_core::growth::window::{Gate, judge, windows};
@@ -27,7 +26,7 @@ use sparrow_facts::units::TenthsC;
 #[test]
 fn the_packets_days_become_this_gardens_with_both_effects_apart() {
     let garden = garden();
-    let grower = Grower::of(&garden);
+    let grower = known(&garden).grower;
     let (beet, root) = crop("beet", "root");
     let sown = |day| grower.ripening(Growing::by(beet, root, Means::Direct), day, &BedSoil::default()).expect("it ripens");
     let (spring, summer, late) = (sown(date(2027, 4, 10)), sown(date(2027, 6, 10)), sown(date(2027, 8, 15)));
@@ -40,7 +39,7 @@ fn the_packets_days_become_this_gardens_with_both_effects_apart() {
     assert!(late.days > late.days_by_warmth + 5, "{late:?}");
     assert!((late.up - date(2027, 8, 15)).get_days() < (spring.up - date(2027, 4, 10)).get_days(), "warm soil hurries sprouting");
     // The heat it asks for is the packet's: 57 days less those to come up, at a usual day of its group.
-    let known = figures(beet, root);
+    let known = &root.season;
     let day = single_sine(known.usual - 5.0, known.usual + 5.0, Thresholds { base: known.base, ceiling: known.ceiling });
     let up = known.sprout.as_ref().map_or(0.0, |sprout| sprout.sum / (known.usual - sprout.base));
     assert!((f64::from(spring.heat) - (57.5 - up) * day).abs() < 1.0, "{} of {day} a day", spring.heat);
@@ -70,7 +69,7 @@ fn a_packets_own_days_overrule_the_catalogues_for_one_planting() {
     // It is as large at its end, only sooner.
     let size = |id, day| {
         let patch = garden.patch(id).expect("it is there");
-        let planting = Planting::alone(&garden, Catalogue::standard(), patch).expect("it is known");
+        let planting = Planting::alone(known(&garden), patch).expect("it is known");
         size(planting.crop, planting.way, &planting.pace, patch, day).expect("it stands").height
     };
     let (june, end) = (date(2027, 6, 20), date(2027, 10, 1));
@@ -82,8 +81,8 @@ fn a_packets_own_days_overrule_the_catalogues_for_one_planting() {
 #[test]
 fn the_places_calendar_lists_every_crop_as_its_own_windows_have_it() {
     let garden = garden();
-    let (catalogue, grower) = (Catalogue::standard(), Grower::of(&garden));
-    let all = starts(&garden, catalogue, Some(garden.beds[0].id), 2027).expect("the bed is there");
+    let (catalogue, grower) = (Catalogue::standard(), known(&garden).grower);
+    let all = starts(known(&garden), Some(garden.beds[0].id), 2027).expect("the bed is there");
     assert_eq!(all.len(), catalogue.crops.iter().map(|crop| crop.ways.len()).sum::<usize>());
     let soil = BedSoil::of(&garden, &grower.weather, &garden.beds[0]);
     for one in &all {
@@ -98,7 +97,7 @@ fn the_places_calendar_lists_every_crop_as_its_own_windows_have_it() {
     assert!(some * 10 > all.len() * 8, "a mild year has days for most crops: {some} of {}", all.len());
     // Tomatoes: six to eight weeks inside. Eight weeks before the first day out, six before the last.
     let tomato = all.iter().find(|one| one.crop == "tomato" && one.way == "staked").expect("it is listed");
-    let [least, most] = figures(crop("tomato", "staked").0, crop("tomato", "staked").1).indoors.expect("it is raised");
+    let [least, most] = crop("tomato", "staked").1.season.indoors.expect("it is raised");
     let (window, weeks) = (tomato.windows[0], |day: Date, weeks: u8| day.saturating_sub(i64::from(7 * weeks).days()));
     assert_eq!(window.inside, Some([weeks(window.from, most), weeks(window.until, least)]));
     // What has no day says what shuts its best one, and no other does.
@@ -108,12 +107,12 @@ fn the_places_calendar_lists_every_crop_as_its_own_windows_have_it() {
     let chilly =
         Monthly { high: std::array::from_fn(|n| TenthsC(summer(n)[0])), low: std::array::from_fn(|n| TenthsC(summer(n)[1])) };
     change(&mut cold, &[SeasonChange::TakeMonths { months: chilly }]);
-    let there = starts(&cold, catalogue, None, 2027).expect("open ground");
+    let there = starts(known(&cold), None, 2027).expect("open ground");
     let shut = |key: &str| there.iter().find(|one| one.crop == key).expect("it is listed").shut_by;
     assert_eq!(shut("melon"), Some(Gate::SoilCold), "the soil never is warm enough for melons in summers of 11 °C");
     assert_eq!(shut("parsnip"), Some(Gate::NoTime), "a parsnip may be sown there, and three cool months do not ripen it");
     assert_eq!(shut("radish"), None);
-    assert!(starts(&garden, catalogue, Some(BedId(77)), 2027).is_err_and(|why| why.to_string().contains("bed")));
+    assert!(starts(known(&garden), Some(BedId(77)), 2027).is_err_and(|why| why.to_string().contains("bed")));
 }
 
 #[test]
@@ -121,7 +120,7 @@ fn extra_sweet_maize_waits_for_warmer_soil_and_has_two_lines() {
     let garden = garden();
     let found = |way: &str| {
         let (maize, way) = crop("maize", way);
-        windows(&Grower::of(&garden), Appetite::Even, Growing::by(maize, way, Means::Direct), 2027, &BedSoil::default())[0]
+        windows(known(&garden).grower, Appetite::Even, Growing::by(maize, way, Means::Direct), 2027, &BedSoil::default())[0]
     };
     let (old, sweet) = (found("block"), found("extra-sweet"));
     assert!(sweet.from > old.from, "60 °F comes after 50");
@@ -137,7 +136,7 @@ fn heat_shuts_the_windows_of_what_bolts_and_opens_them_again_on_a_first_useful_d
     change(&mut garden, &[SeasonChange::TakeMonths { months: hot }]);
     for (key, way) in [("spinach", "leaf"), ("coriander", "leaf"), ("lettuce", "head")] {
         let (crop, way) = crop(key, way);
-        let grower = Grower::of(&garden);
+        let grower = known(&garden).grower;
         let found = windows(&grower, Appetite::Even, Growing::by(crop, way, Means::Direct), 2027, &BedSoil::default());
         assert!(found.len() >= 2, "{key}: spring and late summer: {found:?}");
         let [spring, autumn] = [found[0], found[found.len() - 1]];
@@ -155,7 +154,7 @@ fn the_bolder_the_household_the_wider_its_windows() {
     let (tomato, staked) = crop("tomato", "staked");
     let of = |appetite| {
         let found =
-            windows(&Grower::of(&garden), appetite, Growing::by(tomato, staked, Means::Shelf), 2027, &BedSoil::warmer(4.0));
+            windows(known(&garden).grower, appetite, Growing::by(tomato, staked, Means::Shelf), 2027, &BedSoil::warmer(4.0));
         (found[0].from, found[0].until)
     };
     let [cautious, even, bold] = [Appetite::Cautious, Appetite::Even, Appetite::Bold].map(of);
@@ -167,10 +166,10 @@ fn the_bolder_the_household_the_wider_its_windows() {
 fn garlic_goes_in_in_autumn_and_is_lifted_the_next_summer() {
     let garden = garden();
     let (garlic, bulb) = crop("garlic", "bulb");
-    let found = windows(&Grower::of(&garden), Appetite::Even, Growing::by(garlic, bulb, Means::Set), 2027, &BedSoil::default());
+    let found = windows(known(&garden).grower, Appetite::Even, Growing::by(garlic, bulb, Means::Set), 2027, &BedSoil::default());
     assert_eq!(found.len(), 1);
     assert!(found[0].from > date(2027, 8, 20) && found[0].until < date(2027, 12, 31), "{found:?}");
-    let (from, until) = usual_span(&garden, garlic, bulb, None, 2027);
+    let (from, until) = usual_span(known(&garden), garlic, bulb, None, 2027);
     assert!(from.year() == 2027 && until.year() == 2028 && (5..=9).contains(&until.month()), "{from} to {until}");
 }
 
@@ -182,14 +181,14 @@ fn places_without_frost_and_without_a_frost_free_month_have_windows_that_make_se
     change(&mut warm, &[SeasonChange::SetFrost { frost: None }, SeasonChange::TakeMonths { months: tropical }]);
     let (bean, bush) = crop("bean", "bush");
     let found =
-        windows(&Grower::of(&warm), Appetite::Cautious, Growing::by(bean, bush, Means::Direct), 2027, &BedSoil::default());
+        windows(known(&warm).grower, Appetite::Cautious, Growing::by(bean, bush, Means::Direct), 2027, &BedSoil::default());
     assert_eq!(
         found.iter().map(|window| (window.from, window.until)).collect::<Vec<_>>(),
         vec![(date(2027, 1, 1), date(2027, 12, 31))]
     );
     let (lettuce, head) = crop("lettuce", "head");
     assert!(
-        windows(&Grower::of(&warm), Appetite::Even, Growing::by(lettuce, head, Means::Direct), 2027, &BedSoil::default())
+        windows(known(&warm).grower, Appetite::Even, Growing::by(lettuce, head, Means::Direct), 2027, &BedSoil::default())
             .is_empty(),
         "it bolts all year"
     );
@@ -201,7 +200,7 @@ fn places_without_frost_and_without_a_frost_free_month_have_windows_that_make_se
     for (key, way) in [("tomato", "staked"), ("bean", "bush"), ("maize", "block")] {
         let (crop, way) = crop(key, way);
         let none = windows(
-            &Grower::of(&cold),
+            known(&cold).grower,
             Appetite::Bold,
             Growing::by(crop, way, usual_means(crop, way)),
             2027,
@@ -216,7 +215,7 @@ fn places_without_frost_and_without_a_frost_free_month_have_windows_that_make_se
 fn a_root_pulled_early_loses_most_since_its_weight_comes_last() {
     let mut garden = garden();
     let carrot = put(&mut garden, "carrot", "root", FOUR, date(2027, 4, 10), date(2027, 8, 20));
-    let grower = Grower::of(&garden);
+    let grower = known(&garden).grower;
     let (carrots, root) = crop("carrot", "root");
     let whole = course_of(&garden, carrot).ripening.expect("it ripens");
     let weight =

@@ -1,6 +1,7 @@
 //! What follows what on a piece of ground, and the ways out when it is late.
 
 use crate::common::TODAY;
+use crate::common::known_on;
 use crate::ground::{FOUR, cabbage_then_chard, course_of, garden, put, replan, season};
 use jiff::ToSpan;
 use jiff::civil::date;
@@ -46,7 +47,7 @@ fn every_way_out_of_a_late_hand_off_can_be_made_and_mends_it() {
     let (mut garden, cabbage, chard) = cabbage_then_chard();
     let late = Timing { free_on: Some(date(2027, 7, 28)), ..Timing::default() };
     replan(&mut garden, vec![PatchChange::Timing { patch: cabbage, timing: late }], false).expect("it can be expected");
-    let found = ways_out(&garden, Catalogue::standard(), (cabbage, chard), TODAY).expect("both are there");
+    let found = ways_out(known_on(&garden, TODAY), (cabbage, chard)).expect("both are there");
     let names: Vec<&str> = found
         .iter()
         .map(|one| match one.kind {
@@ -77,8 +78,8 @@ fn every_way_out_of_a_late_hand_off_can_be_made_and_mends_it() {
     );
     // Where the ground is free in time nothing is offered.
     let (free, a, b) = cabbage_then_chard();
-    assert!(ways_out(&free, Catalogue::standard(), (a, b), TODAY).expect("both are there").is_empty());
-    assert!(ways_out(&free, Catalogue::standard(), (PatchId(99), b), TODAY).is_err());
+    assert!(ways_out(known_on(&free, TODAY), (a, b)).expect("both are there").is_empty());
+    assert!(ways_out(known_on(&free, TODAY), (PatchId(99), b)).is_err());
 }
 
 #[test]
@@ -86,7 +87,7 @@ fn moving_one_bar_moves_what_follows_unless_it_is_kept_where_it_is() {
     let (mut garden, cabbage, chard) = cabbage_then_chard();
     let moved = PatchChange::Days { patch: cabbage, from: date(2027, 4, 10), until: date(2027, 7, 20) };
     let asked = Question::Moves { changes: vec![moved.clone()] };
-    let Ok(Answer::Moves(foretold)) = answer(&garden, Catalogue::standard(), &asked, TODAY) else { panic!("it can be asked") };
+    let Ok(Answer::Moves(foretold)) = answer(known_on(&garden, TODAY), &asked) else { panic!("it can be asked") };
     assert_eq!(replan(&mut garden, vec![moved.clone()], true), Ok(2), "the chard moves along");
     let then = garden.patch(chard).expect("it is there");
     assert_eq!(then.from, date(2027, 7, 21));
@@ -99,7 +100,7 @@ fn moving_one_bar_moves_what_follows_unless_it_is_kept_where_it_is() {
     let (mut kept, _, chard) = cabbage_then_chard();
     carry_out(&mut kept, Catalogue::standard(), &Command::Lock { patch: chard, locked: true }, TODAY).expect("it can be kept");
     let asked = Question::Moves { changes: vec![moved.clone()] };
-    assert!(matches!(answer(&kept, Catalogue::standard(), &asked, TODAY), Err(Refusal::KeptInTime { .. })), "a drag is told too");
+    assert!(matches!(answer(known_on(&kept, TODAY), &asked), Err(Refusal::KeptInTime { .. })), "a drag is told too");
     let refused = replan(&mut kept, vec![moved.clone()], true).expect_err("the chard is kept");
     assert!(refused.contains("chard would have to move from 2027-07-12 to 2027-07-21"), "{refused}");
     let refused = replan(&mut kept, vec![moved], false).expect_err("the ground is taken");
@@ -167,7 +168,7 @@ fn each_way_out_says_what_it_costs() {
     let late = |garden: &mut Garden, day| {
         let timing = Timing { free_on: Some(day), ..Timing::default() };
         replan(garden, vec![PatchChange::Timing { patch: cabbage, timing }], false).expect("it can be expected");
-        ways_out(garden, Catalogue::standard(), (cabbage, chard), TODAY).expect("both are there")
+        ways_out(known_on(garden, TODAY), (cabbage, chard)).expect("both are there")
     };
     // Eight days: on the shelf since 11 June the seedlings are 38 days old on 19 July, five weeks.
     let eight = late(&mut garden, date(2027, 7, 18));
@@ -209,7 +210,7 @@ fn where_only_part_is_taken_the_rest_is_planted_with_fewer() {
     let lettuce = put(&mut garden, "lettuce", "leaf", wide, date(2027, 7, 12), date(2027, 10, 20));
     let timing = Timing { free_on: Some(date(2027, 8, 1)), ..Timing::default() };
     replan(&mut garden, vec![PatchChange::Timing { patch: onion, timing }], false).expect("it can be expected");
-    let found = ways_out(&garden, Catalogue::standard(), (onion, lettuce), TODAY).expect("both are there");
+    let found = ways_out(known_on(&garden, TODAY), (onion, lettuce)).expect("both are there");
     let fewer = found.iter().find_map(|one| match one.kind {
         SlipKind::Fewer { rect, plants } => Some((rect, plants, one.changes.clone())),
         _ => None,

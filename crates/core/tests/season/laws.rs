@@ -1,18 +1,17 @@
 //! What holds for every crop, bar and place.
 
 use crate::common::{TODAY, patch_in};
+use crate::common::{known, known_on};
 use crate::ground::{FOUR, HIGHS, LOWS, cabbage_then_chard, change, course_of, garden, put, replan, season};
 use jiff::ToSpan;
 use jiff::civil::date;
 use proptest::prelude::*;
-use sparrow_core::catalogue::figures::figures;
-use sparrow_core::catalogue::{Catalogue, Crop, Life, Way};
+use sparrow_core::catalogue::{Catalogue, Life};
 use sparrow_core::change::command::{Command, carry_out};
 use sparrow_core::change::replan::PatchChange;
 use sparrow_core::change::season::SeasonChange;
 use sparrow_core::change::verify::verify;
 use sparrow_core::climate::bed_soil::BedSoil;
-use sparrow_core::growth::grower::Grower;
 use sparrow_core::growth::growing::{Growing, usual_means};
 use sparrow_core::growth::window::windows;
 use sparrow_core::search::late::ways_out;
@@ -85,13 +84,14 @@ proptest! {
         let way = &crop.ways[usize::from(pick) / crops.len() % crop.ways.len()];
         let means = usual_means(crop, way);
         let mut garden = garden();
-        let found = |garden: &Garden| windows(&Grower::of(garden), Appetite::Even, Growing::by(crop, way, means), 2027, &BedSoil::default());
+        let found = |garden: &Garden| windows(known(garden).grower, Appetite::Even, Growing::by(crop, way, means), 2027, &BedSoil::default());
         let before = found(&garden);
         // The months are typed, so only the frosts move: spring's later into May, autumn's earlier into October.
         let frost = Frost { last: MonthDay { month: 5, day: later }, first: MonthDay { month: 10, day: 24 - earlier.min(23) }, spread_days: 14 };
         change(&mut garden, &[SeasonChange::SetFrost { frost: Some(frost) }]);
         let after = found(&garden);
-        if !known_winters(crop, way) && let (Some(a), Some(b)) = (before.first(), after.first()) {
+        // What is planted in autumn goes by the autumn it is planted in.
+        if !way.season.winters && let (Some(a), Some(b)) = (before.first(), after.first()) {
             prop_assert!(b.from >= a.from, "{}: opens {} then {}", crop.key, a.from, b.from);
             let (a, b) = (before.last().map(|w| w.until), after.last().map(|w| w.until));
             prop_assert!(b <= a, "{}: closes {a:?} then {b:?}", crop.key);
@@ -113,7 +113,7 @@ proptest! {
         prop_assert!(replan(&mut garden, told, false).is_ok());
         let hands = |garden: &Garden| season(garden, date(2027, 7, 1)).hand_offs;
         prop_assert!(hands(&garden).iter().any(|one| one.late && one.first == first), "the premise: it is late");
-        let found = ways_out(&garden, Catalogue::standard(), (first, then), TODAY).expect("both are there");
+        let found = ways_out(known_on(&garden, TODAY), (first, then)).expect("both are there");
         prop_assert!(!found.is_empty(), "at the least it can be started later");
         for choice in found {
             let mut mended = garden.clone();
@@ -170,7 +170,7 @@ proptest! {
         let from = date(2027, 6, 20);
         let aim = SeriesAim::Even { from, until: from.saturating_add((7 * weeks).days()), every };
         let asked = Series { crop: crop.key.clone(), way: way.key.clone(), means: None, bed: garden.beds[0].id, plants, year: 2027, aim };
-        let plan = series(&garden, Catalogue::standard(), &asked).expect("it is in range");
+        let plan = series(known(&garden), &asked).expect("it is in range");
         for one in &plan.sowings {
             prop_assert!(one.gate.is_none() || one.placings.is_empty(), "what is left out is not planted");
             prop_assert!(one.left_over <= plants && (one.left_over < plants || one.places.is_empty()));
@@ -198,7 +198,7 @@ proptest! {
         let turned = |months: [i16; 12]| { let mut months = months; months.rotate_left(6); months.map(TenthsC) };
         let months = Monthly { high: turned(HIGHS), low: turned(LOWS) };
         change(&mut south, &[SeasonChange::SetFrost { frost: Some(frost) }, SeasonChange::TakeMonths { months }]);
-        let of = |garden: &Garden| windows(&Grower::of(garden), Appetite::Even, Growing::by(crop, way, means), 2027, &BedSoil::default());
+        let of = |garden: &Garden| windows(known(garden).grower, Appetite::Even, Growing::by(crop, way, means), 2027, &BedSoil::default());
         let (a, b) = (of(&north), of(&south));
         if crop.life != Life::Perennial && a.len() == b.len() {
             for (north, south) in a.iter().zip(&b) {
@@ -209,9 +209,4 @@ proptest! {
         }
         prop_assert!(a.len().abs_diff(b.len()) <= 1, "{}: {a:?} {b:?}", crop.key);
     }
-}
-
-/// What is planted in autumn goes by the autumn it is planted in.
-fn known_winters(crop: &Crop, way: &Way) -> bool {
-    figures(crop, way).winters
 }

@@ -1,6 +1,7 @@
 //! The season's quick ways held to the plain ones: days added up one by one, every day of a year judged, any place.
 
 use crate::common::TODAY;
+use crate::common::known;
 use crate::ground::{garden, season};
 use jiff::ToSpan;
 use jiff::civil::{Date, date};
@@ -66,7 +67,7 @@ proptest! {
 
     #[test]
     fn prop_a_crop_is_ripe_on_the_day_its_heat_has_come_together(place in any_place(), growing in any_crop(), day in any_day(), adds in -2..6i8) {
-        let (grower, soil) = (Grower::of(&place), BedSoil::warmer(f64::from(adds)));
+        let (grower, soil) = (known(&place).grower, BedSoil::warmer(f64::from(adds)));
         prop_assume!(!growing.figures().winters);
         let Some(found) = grower.ripening(growing, day, &soil) else { return Ok(()) };
         // The heat is told to the whole degree day.
@@ -89,7 +90,7 @@ proptest! {
 
     #[test]
     fn prop_the_start_for_a_harvest_is_the_last_that_is_ripe_in_time(place in any_place(), growing in any_crop(), ripe in any_day()) {
-        let (grower, soil) = (Grower::of(&place), BedSoil::default());
+        let (grower, soil) = (known(&place).grower, BedSoil::default());
         let Some(start) = grower.start_for(growing, ripe, &soil) else { return Ok(()) };
         prop_assert!(grower.ripening(growing, start, &soil).is_some_and(|found| found.ripe <= ripe));
         // What would stand over the middle of a winter is not started for it.
@@ -106,7 +107,7 @@ proptest! {
 
     #[test]
     fn prop_windows_are_just_the_days_that_are_judged_good(place in any_place(), growing in any_crop(), adds in 0..5i8) {
-        let (grower, soil) = (Grower::of(&place), BedSoil::warmer(f64::from(adds)));
+        let (grower, soil) = (known(&place).grower, BedSoil::warmer(f64::from(adds)));
         let judged = |day: Date| judge(&grower, Appetite::Even, growing, day, &soil);
         let found = windows(&grower, Appetite::Even, growing, 2027, &soil);
         for day in days(date(2027, 1, 1), date(2028, 1, 1)) {
@@ -128,14 +129,14 @@ proptest! {
 
     #[test]
     fn prop_a_bolder_household_loses_no_day(place in any_place(), growing in any_crop(), day in any_day()) {
-        let (grower, soil) = (Grower::of(&place), BedSoil::default());
+        let (grower, soil) = (known(&place).grower, BedSoil::default());
         let good = [Appetite::Cautious, Appetite::Even, Appetite::Bold].map(|appetite| judge(&grower, appetite, growing, day, &soil).is_ok());
         prop_assert!(good[0] <= good[1] && good[1] <= good[2], "{} on {day}: {good:?}", growing.crop.key);
     }
 
     #[test]
     fn prop_more_days_on_the_packet_never_ripen_sooner(place in any_place(), growing in any_crop(), day in any_day(), less in 1..60u16) {
-        let (grower, soil) = (Grower::of(&place), BedSoil::default());
+        let (grower, soil) = (known(&place).grower, BedSoil::default());
         let quick = Growing { packet: (growing.packet - f64::from(less)).max(10.0), ..growing };
         let [slow, quick] = [growing, quick].map(|growing| grower.ripening(growing, day, &soil).map(|found| found.ripe));
         prop_assert!(slow.is_none_or(|slow| quick.is_some_and(|quick| quick <= slow)), "{quick:?} and {slow:?}");
@@ -143,7 +144,7 @@ proptest! {
 
     #[test]
     fn prop_the_safe_day_is_where_the_chance_has_fallen_to_what_is_taken(place in any_place(), kills in -8..2i8, percent in 5..60u8) {
-        let (weather, chance) = (&Grower::of(&place).weather, f64::from(percent) / 100.0);
+        let (weather, chance) = (&known(&place).grower.weather, f64::from(percent) / 100.0);
         for side in [Side::Spring, Side::Autumn] {
             let Some(day) = weather.safe_day(side, 2027, f64::from(kills), chance) else { continue };
             let (year_begins, year_ends) = (date(2027, 1, 3), date(2027, 12, 29));
@@ -159,7 +160,7 @@ proptest! {
     fn prop_a_reading_counts_for_two_weeks_in_its_bed_and_less_each_day(place in any_place(), on in any_day(), read in -50..350i16, away in -30..60i64) {
         let mut place = place;
         place.almanac.readings.push(SoilReading { bed: BedId(1), on, soil: TenthsC(read) });
-        let weather = &Grower::of(&place).weather;
+        let weather = &known(&place).grower.weather;
         let [here, there] = [0, 1].map(|n: usize| BedSoil::of(&place, weather, &place.beds[n]));
         prop_assert!((here.on(weather, on) - f64::from(read) / 10.0).abs() < 1e-9, "on its day the thermometer is right");
         let day = on.saturating_add(away.days());
@@ -240,7 +241,7 @@ fn the_calendar_holds_what_the_page_shows_of_each_year() {
     for garden in [quillet_lane(TODAY), tern_court(TODAY)].map(|garden| garden.expect("the demo stands on its own rules")) {
         let shown = season(&garden, date(2027, 3, 1)).tasks;
         let (first, last) = (shown[0].day, shown[shown.len() - 1].day);
-        let all = all_tasks(&garden, Catalogue::standard(), first);
+        let all = all_tasks(known(&garden), first);
         let same: Vec<_> = all.iter().filter(|task| task.day <= last).collect();
         assert!(shown.len() > 20);
         assert_eq!(same, shown.iter().collect::<Vec<_>>());

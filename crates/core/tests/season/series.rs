@@ -1,18 +1,17 @@
 //! Sowing again: evenly, as insurance, for two crops, to learn.
 
 use crate::common::TODAY;
+use crate::common::known;
 use crate::ground::{change, crop, garden};
 use jiff::ToSpan;
 use jiff::civil::{Date, date};
 use proptest::prelude::*;
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::catalogue::figures::figures;
 use sparrow_core::change::command::{Command, carry_out};
 use sparrow_core::change::season::SeasonChange;
 use sparrow_core::change::verify::verify;
 use sparrow_core::climate::bed_soil::BedSoil;
 use sparrow_core::climate::degree_days::single_sine;
-use sparrow_core::growth::grower::Grower;
 use sparrow_core::growth::growing::Growing;
 use sparrow_core::search::series::{Series, SeriesAim, SeriesPlan, series};
 use sparrow_facts::almanac::Monthly;
@@ -26,7 +25,7 @@ use sparrow_facts::units::TenthsC;
 #[test]
 fn sowings_are_as_far_apart_in_heat_as_their_harvests() {
     let garden = garden();
-    let grower = Grower::of(&garden);
+    let grower = known(&garden).grower;
     for (key, way, first) in [("maize", "block", date(2027, 8, 10)), ("pea", "bush", date(2027, 7, 1))] {
         let (crop, way) = crop(key, way);
         let start = |ripe| {
@@ -35,7 +34,7 @@ fn sowings_are_as_far_apart_in_heat_as_their_harvests() {
         let harvests = [0, 5, 10].map(|days: i64| first.saturating_add(days.days()));
         let sowings = harvests.map(start);
         let heat = |from: Date, until: Date| -> f64 {
-            let known = figures(crop, way);
+            let known = &way.season;
             let days = from.series(1.day()).take_while(|day| *day < until);
             let at = sparrow_core::climate::normals::day_index;
             let weather = &grower.weather;
@@ -64,7 +63,7 @@ fn five_days_between_summer_harvests_are_a_fortnight_between_spring_sowings() {
     let mean: [i16; 12] = [50, 50, 100, 150, 150, 150, 239, 239, 239, 150, 100, 50];
     let months = Monthly { high: mean.map(|t| TenthsC(t + 1)), low: mean.map(|t| TenthsC(t - 1)) };
     change(&mut garden, &[SeasonChange::TakeMonths { months }]);
-    let grower = Grower::of(&garden);
+    let grower = known(&garden).grower;
     let (maize, block) = crop("maize", "block");
     let growing = Growing::by(maize, block, Means::Direct);
     let known = growing.figures();
@@ -85,7 +84,7 @@ fn a_series_comes_ripe_evenly_where_equal_days_would_not() {
     let mut garden = garden();
     let aim = SeriesAim::Even { from: date(2027, 6, 10), until: date(2027, 8, 26), every: 7 };
     let asked = Series { crop: "lettuce".into(), way: "head".into(), means: None, bed: BedId(1), plants: 4, year: 2027, aim };
-    let plan = series(&garden, Catalogue::standard(), &asked).expect("it can be sown");
+    let plan = series(known(&garden), &asked).expect("it can be sown");
     assert_eq!(plan.sowings.len(), 12, "a harvest a week for eleven weeks");
     let [least, most] = plan.gaps.expect("all ripen");
     let [equal_least, equal_most] = plan.equal_gaps.expect("and at equal days too");
@@ -103,7 +102,7 @@ fn two_crops_a_year_an_insurance_and_a_trial_are_worked_out() {
     let garden = garden();
     let ask = |key: &str, way: &str, aim| {
         let asked = Series { crop: key.into(), way: way.into(), means: None, bed: BedId(1), plants: 4, year: 2027, aim };
-        series(&garden, Catalogue::standard(), &asked)
+        series(known(&garden), &asked)
     };
     let kohlrabi = ask("kohlrabi", "bulb", SeriesAim::TwoCrops).expect("it is a crop").sowings;
     assert_eq!(kohlrabi.len(), 2, "kohlrabi gives two crops");
@@ -130,7 +129,7 @@ fn two_crops_a_year_an_insurance_and_a_trial_are_worked_out() {
 fn even(key: &str, way: &str, from: Date, until: Date, every: u8) -> SeriesPlan {
     let aim = SeriesAim::Even { from, until, every };
     let asked = Series { crop: key.into(), way: way.into(), means: None, bed: BedId(1), plants: 4, year: 2027, aim };
-    series(&garden(), Catalogue::standard(), &asked).expect("it can be asked")
+    series(known(&garden()), &asked).expect("it can be asked")
 }
 
 #[test]
@@ -156,7 +155,7 @@ fn the_next_trial_has_the_next_number() {
     let aim = SeriesAim::Trial { from: date(2027, 4, 20), apart: 10 };
     let asked = Series { crop: "carrot".into(), way: "root".into(), means: None, bed: BedId(1), plants: 16, year: 2027, aim };
     let mut trial = |wanted: u16| {
-        let plan = series(&garden, Catalogue::standard(), &asked).expect("it can be asked");
+        let plan = series(known(&garden), &asked).expect("it can be asked");
         let places: Vec<_> = plan.sowings.iter().flat_map(|one| one.placings.clone()).collect();
         assert!(places.len() >= 3 && places.iter().all(|place| place.timing.trial == Some(wanted)), "{places:?}");
         carry_out(&mut garden, Catalogue::standard(), &Command::PlaceAll { gone: Vec::new(), places }, TODAY)

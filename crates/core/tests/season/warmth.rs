@@ -1,6 +1,7 @@
 //! What a household says of its weather, its readings and its covers.
 
 use crate::common::TODAY;
+use crate::common::{known, known_on};
 use crate::ground::{FOUR, LOWS, change, course_of, crop, garden, mild, put, season};
 use jiff::ToSpan;
 use jiff::civil::date;
@@ -8,7 +9,6 @@ use sparrow_core::catalogue::Catalogue;
 use sparrow_core::change::command::{Command, carry_out};
 use sparrow_core::change::season::SeasonChange;
 use sparrow_core::climate::bed_soil::BedSoil;
-use sparrow_core::growth::grower::Grower;
 use sparrow_core::growth::growing::Growing;
 use sparrow_core::growth::window::{Gate, windows};
 use sparrow_core::season::course::Trouble;
@@ -23,7 +23,7 @@ fn a_soil_reading_overrules_the_guess_and_fades_in_two_weeks() {
     let mut garden = garden();
     let today = date(2027, 4, 20);
     let soil = |garden: &Garden, day| {
-        let weather = &Grower::of(garden).weather;
+        let weather = &known(garden).grower.weather;
         let bed = BedSoil::of(garden, weather, &garden.beds[0]);
         let (soil, read) = (bed.on(weather, day), bed.was_read(day));
         ((soil * 10.0).round() as i64, read)
@@ -57,7 +57,7 @@ fn a_reading_decides_what_may_be_sown_in_its_bed_in_the_next_days() {
     // By the guess from the air the raised bed is warm enough for beans, 16 °C, on a day between late April and June.
     let (bean, bush) = crop("bean", "bush");
     let opens = |garden: &Garden, bed: u32| {
-        let grower = Grower::of(garden);
+        let grower = known(garden).grower;
         let soil = BedSoil::of(garden, &grower.weather, garden.bed(BedId(bed)).expect("it is there"));
         windows(&grower, Appetite::Even, Growing::usual(bean, bush), 2027, &soil)[0].from
     };
@@ -96,7 +96,7 @@ fn a_reading_decides_what_may_be_sown_in_its_bed_in_the_next_days() {
 #[test]
 fn a_short_file_leaves_the_two_dates_and_a_long_one_without_frost_is_believed() {
     let mut garden = garden();
-    let typed = Grower::of(&garden).weather.frosts;
+    let typed = known(&garden).grower.weather.frosts;
     assert!(typed.is_some(), "the household typed two dates");
     let year = |year: i16, frosty: bool| StationYear {
         year,
@@ -116,7 +116,7 @@ fn a_short_file_leaves_the_two_dates_and_a_long_one_without_frost_is_believed() 
     };
     let mut found = |years| {
         change(&mut garden, &[SeasonChange::TakeStation { station: station(years) }]);
-        Grower::of(&garden).weather.frosts
+        known(&garden).grower.weather.frosts
     };
     assert_eq!(found(vec![]), typed, "no whole year");
     assert_eq!(found(vec![year(2025, true)]), typed, "one year has no spread");
@@ -145,7 +145,7 @@ fn what_is_usual_on_a_day_is_told_with_its_sum_of_warmth() {
 fn a_stations_years_set_the_frost_edges_of_the_year() {
     let mut garden = garden();
     let edges = |garden: &Garden| {
-        let season = sparrow_core::reckon::day::reckon(garden, Catalogue::standard(), date(2027, 6, 1), TODAY).season;
+        let season = sparrow_core::reckon::day::reckon(known_on(garden, TODAY), date(2027, 6, 1)).season;
         (season.last_frost.map(|edge| (edge.early, edge.even, edge.late)), season.first_frost.map(|edge| edge.even))
     };
     // By the two dates: 21 April, a fortnight either way; 24 October.
@@ -179,7 +179,7 @@ fn a_stations_years_set_the_frost_edges_of_the_year() {
 fn covers_and_mulch_change_a_beds_soil_by_what_is_assumed() {
     let mut garden = garden();
     let of = |garden: &Garden| {
-        BedSoil::of(garden, &Grower::of(garden).weather, &garden.beds[0]).on(&Grower::of(garden).weather, date(2027, 5, 1))
+        BedSoil::of(garden, &known(garden).grower.weather, &garden.beds[0]).on(&known(garden).grower.weather, date(2027, 5, 1))
     };
     let bare = of(&garden);
     change(&mut garden, &[SeasonChange::SetWarmth { bed: BedId(1), mulch: Mulch::Straw, cover: Cover::None }]);
@@ -187,7 +187,7 @@ fn covers_and_mulch_change_a_beds_soil_by_what_is_assumed() {
     change(&mut garden, &[SeasonChange::SetWarmth { bed: BedId(1), mulch: Mulch::Sheet, cover: Cover::Tunnel }]);
     assert!((of(&garden) - (bare + 5.0)).abs() < 1e-9, "2½ °C for the sheet, 2½ °C for the tunnel");
     let (bean, bush) = crop("bean", "bush");
-    let starts = |garden: &Garden, bed| usual_span(garden, bean, bush, Some(bed), 2027).0;
+    let starts = |garden: &Garden, bed| usual_span(known(garden), bean, bush, Some(bed), 2027).0;
     assert!(starts(&garden, BedId(1)) < starts(&garden, BedId(2)), "beans may go into the warmed bed first");
 }
 

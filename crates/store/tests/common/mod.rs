@@ -6,8 +6,10 @@ use sparrow_cluster::{Cluster, Durability, reachable};
 use sparrow_core::catalogue::Catalogue;
 use sparrow_core::change::command;
 use sparrow_core::change::command::Command;
+use sparrow_core::growth::grower::Grower;
+use sparrow_core::known::Known;
 use sparrow_demo::quillet_lane;
-use sparrow_store::{AccountId, Asked, GardenId, Store, StoreError, Versioned};
+use sparrow_store::{AccountId, Asked, GardenId, Made, Store, StoreError, Versioned};
 use std::sync::atomic::{AtomicU32, Ordering};
 
 /// The day it is in these tests.
@@ -48,8 +50,17 @@ impl Ground {
         Asked { garden: self.garden, by: self.owner, on, key: None }
     }
 
-    pub async fn carries_out(&self, asked: Asked<'_>, command: &Command) -> Result<Versioned, StoreError> {
+    /// The garden as it is now.
+    pub async fn now(&self) -> Versioned {
+        self.store.load(self.garden).await.expect("it is there")
+    }
+
+    /// Plans a command on the garden as it is, and asks for it as if it had been seen at `asked.on`.
+    pub async fn carries_out(&self, asked: Asked<'_>, command: &Command) -> Result<Made, StoreError> {
         let told = serde_json::to_value(command).expect("commands are JSON");
-        self.store.change(asked, told, |garden| command::plan(garden, Catalogue::standard(), command, TODAY)).await
+        let garden = self.now().await.garden;
+        let grower = Grower::of(&garden, Catalogue::standard());
+        let edits = command::plan(Known::new(&garden, Catalogue::standard(), &grower, TODAY), command)?;
+        self.store.change(asked, told, edits).await
     }
 }

@@ -40,7 +40,7 @@
       year: garden.season.year,
       between: false,
     });
-    if (placed) desk.select(Math.max(...garden.view.garden.patches.map((patch) => patch.id)));
+    if (placed) desk.select(garden.made.patches.at(-1) ?? null);
   }
 
   const ARROWS: Record<string, [number, number]> = {

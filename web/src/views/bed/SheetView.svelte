@@ -22,9 +22,14 @@
 
   $effect(() => {
     garden.asks({ ask: 'sheet', bed: bed.id, year, on }, (answer) => (sheet = answer));
-    void fetch(address).then(async (answer) => {
-      if (answer.ok) drawing = await answer.text();
-    });
+    const asked = new AbortController();
+    // An older answer must not come after a newer one.
+    fetch(address, { signal: asked.signal })
+      .then(async (answer) => {
+        if (answer.ok) drawing = await answer.text();
+      })
+      .catch(() => undefined);
+    return () => asked.abort();
   });
 
   const side = $derived(sheet?.from_near ? 'near side' : 'far side');

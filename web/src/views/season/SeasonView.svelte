@@ -20,6 +20,11 @@
   const season = untrack(() => new SeasonState(garden));
 
   $effect(() => season.draw());
+  // While the season is on the table it comes with every answer, so that a dropped bar asks once.
+  $effect(() => {
+    garden.wantsSeason = true;
+    return () => (garden.wantsSeason = false);
+  });
 
   const about = $derived(season.about);
   const view = $derived(season.view);

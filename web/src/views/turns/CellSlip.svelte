@@ -28,9 +28,6 @@
   const name = (cell: Cell) =>
     (cell.stood.what === 'crop' ? garden.crop(cell.stood.key)?.name : garden.familyName(cell.stood.key)) ?? '';
   const pinned = (wish: number) => turns.turns.pins.find((pin) => pin.wish === wish && pin.year === year);
-  const past = (cell: Cell) =>
-    garden.view.garden.past.find((one) => one.bed === at.bed && one.year === year && one.stood.key === cell.stood.key)
-      ?.id;
 
   /** Which section of the bed this piece is, where the two are the same thing. */
   function section(): number | null {
@@ -66,7 +63,7 @@
 <ul class="rows mt-2" data-here>
   {#each cells as cell, n (n)}
     {@const wish = cell.wish}
-    {@const id = past(cell)}
+    {@const id = cell.past}
     <li>
       <span class="flex justify-between gap-2">
         <strong class="font-medium">{upper(name(cell))}</strong>
@@ -86,7 +83,7 @@
               >{pinned(wish) ? 'let it move' : 'keep it here'}</button
             >
             <button class="act" onclick={() => where(wish)}>where else?</button>
-          {:else if cell.kind === 'remembered' && id !== undefined}
+          {:else if cell.kind === 'remembered' && id !== null}
             <button class="act" onclick={() => garden.send({ do: 'forget', past: id })}>forget it</button>
           {:else if cell.patch !== null}
             <button class="act" onclick={() => desk.open('bed', at.bed)}>open the bed</button>

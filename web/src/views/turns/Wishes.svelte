@@ -53,7 +53,8 @@
       const usual = await api.ask(garden.view.id, { ask: 'usual-wish', crop: known.key });
       if (await turns.change({ turn: 'wish', wish: usual })) {
         crop = '';
-        edit(Math.max(...turns.turns.wishes.map((one) => one.id)));
+        const made = garden.made.wishes.at(-1);
+        if (made !== undefined) edit(made);
       }
     } catch (error) {
       if (!(error instanceof Refused)) throw error;

@@ -4,6 +4,7 @@
   import type { Bed } from '../../generated/Bed';
   import type { BedFit } from '../../generated/BedFit';
   import type { Command } from '../../generated/Command';
+  import { after } from '../../state/changed';
   import { useOpenGarden } from '../../state/context';
   import { length, squares } from '../../words/lengths';
   import { partSquare } from '../../words/reasons';
@@ -30,9 +31,10 @@
   async function preview() {
     const mine = ++asked;
     try {
-      const view = await api.rehearse(garden.view.id, command(), garden.needle);
+      const changed = await api.rehearse(garden.view.id, command(), garden.needle);
       if (mine !== asked) return;
-      const id = start?.id ?? Math.max(...view.garden.beds.map((one) => one.id));
+      const id = start?.id ?? changed.made.beds[0];
+      const view = after(garden.view, changed);
       fit = view.reckoning.beds.find((one) => one.bed === id)?.fit ?? null;
       inside = view.garden.beds.find((one) => one.id === id) ?? null;
       trouble = '';
@@ -45,8 +47,7 @@
   async function saved(event: SubmitEvent) {
     event.preventDefault();
     if (await garden.send(command())) {
-      const beds = garden.view.garden.beds;
-      desk.open('yard', start?.id ?? beds[beds.length - 1]?.id ?? null);
+      desk.open('yard', start?.id ?? garden.made.beds[0] ?? null);
       done();
     } else trouble = garden.problem?.detail ?? '';
   }

@@ -66,7 +66,7 @@
   }
 
   function grab(event: PointerEvent & { currentTarget: SVGGElement }, bed: Bed) {
-    if (!garden.mayChange) return;
+    if (!garden.mayChange || event.button !== 0) return;
     event.currentTarget.setPointerCapture(event.pointerId);
     dragged = { bed: bed.id, x: bed.x, y: bed.y, grip: [event.clientX, event.clientY] };
   }
@@ -168,6 +168,7 @@
         onpointerdown={(event) => grab(event, bed)}
         onpointermove={(event) => drag(event, bed)}
         onpointerup={() => drop(bed)}
+        onpointercancel={() => (dragged = null)}
         onkeydown={(event) => key(event, bed)}
       >
         <rect

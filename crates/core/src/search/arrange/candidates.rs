@@ -1,15 +1,15 @@
 //! Where could one wish lie, and what speaks for each place by itself?
 
-use crate::catalogue::{Catalogue, Nearness};
+use crate::catalogue::Nearness;
 use crate::ground::pattern::Pattern;
 use crate::ground::planting::{Laid, Planting};
 use crate::growth::size;
+use crate::known::Known;
 use crate::rules::past::History;
 use crate::rules::place;
 use crate::search::arrange::asked::{Weighed, Why, Wish};
 use crate::search::arrange::weigh::{ROOM, falls_on, points, shadow};
 use sparrow_facts::bed::Bed;
-use sparrow_facts::garden::Garden;
 use sparrow_facts::patch::{Patch, Placing};
 use sparrow_facts::rect::{Ground, Rect};
 use sparrow_facts::units::Length;
@@ -37,18 +37,13 @@ const LONGEST: u16 = 20;
 const OFTEN: u8 = place::OFTEN;
 
 /// All places for a wish on ground that is free on its days, the best by themselves first.
-pub fn of(
-    garden: &Garden,
-    catalogue: &Catalogue,
-    history: &History,
-    bed: &Bed,
-    wish: &Wish,
-    pattern: &Placing,
-) -> Vec<Candidate> {
+pub fn of(known: Known, history: &History, bed: &Bed, wish: &Wish, pattern: &Placing) -> Vec<Candidate> {
+    let garden = known.garden;
+
     let patch = pattern.patch(0);
-    let Some(planting) = Planting::alone(garden, catalogue, &patch) else { return Vec::new() };
+    let Some(planting) = Planting::alone(known, &patch) else { return Vec::new() };
     let standing: Vec<&Patch> = garden.patches.iter().filter(|other| other.bed == bed.id && other.meets(&patch)).collect();
-    let around = Around { garden, catalogue, history, standing: &standing };
+    let around = Around { known, history, standing: &standing };
     let grid = bed.half_squares(garden.site.units);
     let holes = wish.plants.div_ceil(u32::from(planting.way.per_hole));
     let at = |rect: Rect| {
@@ -120,8 +115,7 @@ fn places((w, h): (u16, u16), (columns, rows): (u16, u16)) -> Vec<Rect> {
 }
 
 struct Around<'a> {
-    garden: &'a Garden,
-    catalogue: &'a Catalogue,
+    known: Known<'a>,
     history: &'a History<'a>,
     standing: &'a [&'a Patch],
 }
@@ -173,7 +167,7 @@ impl Around<'_> {
             note(Why::End { there }, if there { 8 } else { -8 });
         }
         let sections = bed.sections_between(ground.left, ground.right);
-        if self.history.too_soon(self.catalogue, bed.id, &sections, patch).is_some() {
+        if self.history.too_soon(bed.id, &sections, patch).is_some() {
             note(Why::TooSoon, -40);
         }
     }
@@ -181,9 +175,9 @@ impl Around<'_> {
     /// Company and shade with what stands in the bed already.
     fn beside_what_stands(&self, planting: &Planting, rect: Rect, ground: Ground, note: &mut impl FnMut(Why, i32)) {
         for other in self.standing {
-            let Some(crop) = self.catalogue.crop(&other.crop) else { continue };
-            for &index in self.catalogue.relations_between(planting.crop, crop) {
-                let relation = &self.catalogue.relations[index];
+            let Some(crop) = self.known.catalogue.crop(&other.crop) else { continue };
+            for &index in self.known.catalogue.relations_between(planting.crop, crop) {
+                let relation = &self.known.catalogue.relations[index];
                 let grown = crop.way(&other.way).is_some_and(|way| relation.applies((planting.crop, planting.way), (crop, way)));
                 if grown && (relation.reach != Nearness::Touching || other.rect.touches(rect)) {
                     note(Why::Company { with: crop.key.clone(), relation: index }, points(relation));
@@ -193,7 +187,7 @@ impl Around<'_> {
             let one = (planting.patch, ground, &planting.crop.key);
             let two = (*other, theirs, &crop.key);
             for (tall, short) in [(one, two), (two, one)] {
-                if let Some((reach, points)) = shadow(self.garden, self.catalogue, planting.bed, tall.0, short.0)
+                if let Some((reach, points)) = shadow(self.known, planting.bed, tall.0, short.0)
                     && falls_on(tall.1, reach, short.1)
                 {
                     note(Why::Shade { by: tall.2.clone(), on: short.2.clone(), welcome: points > 0 }, points);

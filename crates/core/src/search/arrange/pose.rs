@@ -3,6 +3,7 @@
 use crate::catalogue::Catalogue;
 use crate::change::limits::number;
 use crate::climate::calendar;
+use crate::known::Known;
 use crate::search::arrange::asked::{Arranged, Arranging, MOST_WISHES, Proposal, Proposed, Weighed, Why, Wish};
 use crate::search::arrange::problem;
 use crate::search::arrange::problem::{Problem, score};
@@ -19,18 +20,19 @@ use sparrow_facts::timing::Timing;
 const ROUNDS: u32 = 300;
 
 /// Proposes how a bed might be laid out.
-pub fn arrange(garden: &Garden, catalogue: &Catalogue, asked: &Arranging) -> Result<Arranged, Refusal> {
+pub fn arrange(known: Known, asked: &Arranging) -> Result<Arranged, Refusal> {
+    let Known { garden, catalogue, .. } = known;
     number("wishes for one bed", asked.wishes.len() as i64, [1, MOST_WISHES as i64])?;
     number("effort", asked.effort.into(), [1, 10])?;
-    let (problem, patterns) = posed(garden, catalogue, asked)?;
+    let (problem, patterns) = posed(known, asked)?;
     let found = search(&problem, u32::from(asked.effort), ROUNDS);
     let proposals = found.picks.iter().map(|pick| told(&problem, catalogue, &patterns, pick)).collect();
     Ok(Arranged { proposals, bound: found.bound, proven: found.proven, gone: making_way(garden, asked) })
 }
 
 /// The plain problem behind a question, for those who want to solve it another way.
-pub fn problem_of(garden: &Garden, catalogue: &Catalogue, asked: &Arranging) -> Result<Problem, Refusal> {
-    posed(garden, catalogue, asked).map(|(problem, _)| problem)
+pub fn problem_of(known: Known, asked: &Arranging) -> Result<Problem, Refusal> {
+    posed(known, asked).map(|(problem, _)| problem)
 }
 
 /// The patches of the year that make way: those that are not locked.
@@ -41,25 +43,24 @@ fn making_way(garden: &Garden, asked: &Arranging) -> Vec<PatchId> {
     garden.patches.iter().filter(makes_way).map(|patch| patch.id).collect()
 }
 
-fn posed(garden: &Garden, catalogue: &Catalogue, asked: &Arranging) -> Result<(Problem, Vec<Placing>), Refusal> {
+fn posed(known: Known, asked: &Arranging) -> Result<(Problem, Vec<Placing>), Refusal> {
+    let garden = known.garden;
     let bed = garden.bed(asked.bed).ok_or_else(|| Refusal::Unknown { what: "bed", key: asked.bed.0.to_string() })?;
     let gone = making_way(garden, asked);
     let mut standing = garden.clone();
     standing.patches.retain(|patch| !gone.contains(&patch.id));
-    let patterns = asked.wishes.iter().map(|wish| pattern(&standing, catalogue, asked, wish)).collect::<Result<Vec<_>, _>>()?;
-    Ok((problem::build(&standing, catalogue, bed, &asked.wishes, &patterns), patterns))
+    let patterns = asked.wishes.iter().map(|wish| pattern(known.on(&standing), asked, wish)).collect::<Result<Vec<_>, _>>()?;
+    Ok((problem::build(known.on(&standing), bed, &asked.wishes, &patterns), patterns))
 }
 
 /// What would be planted for a wish, when, but not yet where.
-fn pattern(garden: &Garden, catalogue: &Catalogue, asked: &Arranging, wish: &Wish) -> Result<Placing, Refusal> {
-    let crop = catalogue.crop(&wish.crop).ok_or_else(|| Refusal::Unknown { what: "crop", key: wish.crop.clone() })?;
-    let unknown = || Refusal::Unknown { what: "way of growing it", key: wish.way.clone() };
-    let way = crop.way(&wish.way).ok_or_else(unknown)?;
+fn pattern(known: Known, asked: &Arranging, wish: &Wish) -> Result<Placing, Refusal> {
+    let (crop, way) = known.crop(&wish.crop, Some(&wish.way))?;
     if !(1..=5000).contains(&wish.plants) {
         let value = i64::from(wish.plants);
         return Err(Refusal::NumberOutOfRange { field: "plants wished for", value, least: 1, most: 5000 });
     }
-    let usual = usual_span(garden, crop, way, Some(asked.bed), asked.year);
+    let usual = usual_span(known, crop, way, Some(asked.bed), asked.year);
     let from = wish.from.unwrap_or(usual.0);
     let until = wish.until.unwrap_or(usual.1.max(from));
     if until < from {

@@ -1,13 +1,13 @@
 //! The plain form of an arrangement: wishes, their candidates, and what every pair is worth.
 
 use crate::catalogue::{Catalogue, Crop, Nearness, Way};
+use crate::known::Known;
 use crate::rules::past::History;
 use crate::search::arrange::asked::{Weighed, Why, Wish};
 use crate::search::arrange::candidates;
 use crate::search::arrange::candidates::Candidate;
 use crate::search::arrange::weigh::{MISSING, falls_on, points, shadow};
 use sparrow_facts::bed::Bed;
-use sparrow_facts::garden::Garden;
 use sparrow_facts::patch::{Patch, Placing};
 use sparrow_facts::units::Length;
 
@@ -49,19 +49,19 @@ pub struct Problem {
 }
 
 /// Puts the problem together. `patterns` say what each wish would be; `garden` is without what makes way.
-pub fn build(garden: &Garden, catalogue: &Catalogue, bed: &Bed, wishes: &[Wish], patterns: &[Placing]) -> Problem {
-    let history = History::of(garden, catalogue);
+pub fn build(known: Known, bed: &Bed, wishes: &[Wish], patterns: &[Placing]) -> Problem {
+    let history = History::of(known);
     let wished = wishes
         .iter()
         .zip(patterns)
         .map(|(wish, pattern)| {
-            let candidates = candidates::of(garden, catalogue, &history, bed, wish, pattern);
+            let candidates = candidates::of(known, &history, bed, wish, pattern);
             let now = candidates.iter().position(|one| Some(one.rect) == wish.now);
             Wished { must: wish.must, candidates, now }
         })
         .collect();
     let patches: Vec<Patch> = patterns.iter().map(|pattern| pattern.patch(0)).collect();
-    let pairs = patches.iter().map(|one| patches.iter().map(|other| pair(garden, catalogue, bed, one, other)).collect());
+    let pairs = patches.iter().map(|one| patches.iter().map(|other| pair(known, bed, one, other)).collect());
     Problem { wishes: wished, crops: patterns.iter().map(|pattern| pattern.crop.clone()).collect(), pairs: pairs.collect() }
 }
 
@@ -70,7 +70,8 @@ fn grown<'c>(catalogue: &'c Catalogue, patch: &Patch) -> Option<(&'c Crop, &'c W
     Some((crop, crop.way(&patch.way)?))
 }
 
-fn pair(garden: &Garden, catalogue: &Catalogue, bed: &Bed, one: &Patch, other: &Patch) -> Pair {
+fn pair(known: Known, bed: &Bed, one: &Patch, other: &Patch) -> Pair {
+    let catalogue = known.catalogue;
     let (Some((crop, way)), Some((other_crop, other_way))) = (grown(catalogue, one), grown(catalogue, other)) else {
         return Pair::default();
     };
@@ -90,8 +91,8 @@ fn pair(garden: &Garden, catalogue: &Catalogue, bed: &Bed, one: &Patch, other: &
             Nearness::Yard => {}
         }
     }
-    found.shade = shadow(garden, catalogue, bed, one, other);
-    found.shaded = shadow(garden, catalogue, bed, other, one);
+    found.shade = shadow(known, bed, one, other);
+    found.shaded = shadow(known, bed, other, one);
     found.touching_sum = found.touching.iter().map(|one| one.1).sum();
     found.same_bed_sum = found.same_bed.iter().map(|one| one.1).sum();
     found

@@ -1,11 +1,11 @@
 //! What is one thing beside another worth? The points of company and shade.
 
-use crate::catalogue::{Catalogue, Grade, Light, Relation};
+use crate::catalogue::{Grade, Light, Relation};
 use crate::ground::hole::Hole;
 use crate::ground::planting::Planting;
+use crate::known::Known;
 use crate::rules::shade;
 use sparrow_facts::bed::Bed;
-use sparrow_facts::garden::Garden;
 use sparrow_facts::patch::Patch;
 use sparrow_facts::rect::Ground;
 use sparrow_facts::units::Length;
@@ -36,14 +36,9 @@ pub(super) fn shade_points(light: Light) -> i32 {
 }
 
 /// The noon shadow of one patch on another, and what it is worth.
-pub(super) fn shadow(
-    garden: &Garden,
-    catalogue: &Catalogue,
-    bed: &Bed,
-    tall: &Patch,
-    short: &Patch,
-) -> Option<((Length, Length), i32)> {
-    let (tall, short) = (Planting::alone(garden, catalogue, tall)?, Planting::alone(garden, catalogue, short)?);
+pub(super) fn shadow(known: Known, bed: &Bed, tall: &Patch, short: &Patch) -> Option<((Length, Length), i32)> {
+    let garden = known.garden;
+    let (tall, short) = (Planting::alone(known, tall)?, Planting::alone(known, short)?);
     let shadow = shade::over(&garden.site, bed, tall.grown(), short.grown())?;
     Some((shadow.reach, shade_points(short.crop.light)))
 }

@@ -1,0 +1,172 @@
+//! What a dropped patch costs the server: round trips to PostgreSQL, bytes of the answer, and its time as a ratio to a
+//! handler that runs one indexed query through the same stack.
+//!
+//! `cargo run -p sparrow-browser-tests --example requests -- [OTHER GARDENS]`
+
+use jiff::civil::date;
+use patient_sparrow::{Settings, launch};
+use serde_json::{Value, json};
+use sparrow_browser_tests::Failure;
+use sparrow_cluster::{Cluster, Durability, reachable};
+use sparrow_store::Store;
+use std::net::TcpListener;
+use std::path::Path;
+use std::sync::Arc;
+use std::sync::atomic::{AtomicU64, Ordering};
+use std::time::{Duration, Instant};
+use tokio::io::{AsyncReadExt, AsyncWriteExt};
+use tokio::net::{TcpStream, tcp::OwnedReadHalf, tcp::OwnedWriteHalf};
+
+/// How often each request is made.
+const TIMES: usize = 400;
+
+/// Counts the round trips through it: each time the client speaks after it has been answered.
+async fn pass(mut from: OwnedReadHalf, mut to: OwnedWriteHalf, speaks: Arc<AtomicU64>, answered: Arc<AtomicU64>, client: bool) {
+    let mut buffer = vec![0; 65_536];
+    while let Ok(read @ 1..) = from.read(&mut buffer).await {
+        if client && answered.swap(0, Ordering::SeqCst) > 0 {
+            speaks.fetch_add(1, Ordering::SeqCst);
+        } else if !client {
+            answered.store(1, Ordering::SeqCst);
+        }
+        if to.write_all(&buffer[..read]).await.is_err() {
+            return;
+        }
+    }
+}
+
+/// A way to PostgreSQL that counts; the port it listens on.
+async fn counting_way(server: u16, trips: Arc<AtomicU64>) -> Result<u16, Failure> {
+    let listener = tokio::net::TcpListener::bind("127.0.0.1:0").await?;
+    let port = listener.local_addr()?.port();
+    tokio::spawn(async move {
+        while let Ok((client, _)) = listener.accept().await {
+            let Ok(server) = TcpStream::connect(("127.0.0.1", server)).await else { return };
+            let _ = (client.set_nodelay(true), server.set_nodelay(true));
+            let ((from_client, to_client), (from_server, to_server)) = (client.into_split(), server.into_split());
+            let answered = Arc::new(AtomicU64::new(1));
+            tokio::spawn(pass(from_client, to_server, Arc::clone(&trips), Arc::clone(&answered), true));
+            tokio::spawn(pass(from_server, to_client, Arc::clone(&trips), answered, false));
+        }
+    });
+    Ok(port)
+}
+
+/// A demo server over a database; its address.
+async fn served(url: &str) -> Result<String, Failure> {
+    let store = Store::open(url).await?;
+    let listener = TcpListener::bind("127.0.0.1:0")?;
+    let address = format!("http://{}/api/v1", listener.local_addr()?);
+    let settings = Settings { demo: true, secure_cookies: false, workers: 2, today: Some(date(2026, 11, 23)) };
+    let (ready, started) = tokio::sync::oneshot::channel();
+    std::thread::spawn(move || {
+        actix_web::rt::System::new().block_on(async move {
+            if let Ok(server) = launch(store, settings, listener).await {
+                let _ = ready.send(());
+                let _ = server.await;
+            }
+        });
+    });
+    started.await?;
+    Ok(address)
+}
+
+struct Gardener {
+    client: reqwest::Client,
+    address: String,
+    garden: i64,
+    revision: i64,
+}
+
+impl Gardener {
+    async fn enters(address: &str) -> Result<Gardener, Failure> {
+        let client = reqwest::Client::builder().cookie_store(true).build()?;
+        let door = json!({ "household": "quillet-lane" }).to_string();
+        let entering = client.post(format!("{address}/session/demo")).header("Content-Type", "application/json").body(door);
+        entering.send().await?.error_for_status()?;
+        let gardens: Value = client.get(format!("{address}/gardens")).send().await?.json().await?;
+        let garden = gardens[0]["id"].as_i64().ok_or("a garden")?;
+        let shown: Value = client.get(format!("{address}/gardens/{garden}")).send().await?.json().await?;
+        let revision = shown["revision"].as_i64().ok_or("a revision")?;
+        Ok(Gardener { client, address: address.into(), garden, revision })
+    }
+
+    /// Drops the parsley half a square to and fro; how long it took, and the bytes of the answer as they are sent.
+    async fn drops(&mut self, to_and_fro: usize) -> Result<(Duration, usize), Failure> {
+        let rect = json!({ "x": 12, "y": 4 - to_and_fro % 2, "w": 2, "h": 2 - to_and_fro % 2 });
+        let command = json!({ "do": "move-patch", "patch": 8, "bed": 1, "rect": rect });
+        let (begun, on) = (Instant::now(), "2027-06-16");
+        let request = self.client.post(format!("{}/gardens/{}/commands", self.address, self.garden));
+        let request = request.header("Content-Type", "application/json").header("Accept-Encoding", "gzip");
+        let request = request
+            .header("If-Match", format!("\"{}\"", self.revision))
+            .header("Idempotency-Key", begun.elapsed().as_nanos().to_string() + &self.revision.to_string());
+        let answer = request.body(json!({ "command": command, "on": on }).to_string()).send().await?.error_for_status()?;
+        let bytes = answer.bytes().await?.len();
+        self.revision += 1;
+        Ok((begun.elapsed(), bytes))
+    }
+
+    /// Asks who is signed in: one indexed query through the same stack.
+    async fn asks_little(&self) -> Result<Duration, Failure> {
+        let begun = Instant::now();
+        self.client.get(format!("{}/session", self.address)).send().await?.error_for_status()?.bytes().await?;
+        Ok(begun.elapsed())
+    }
+}
+
+fn percentile(times: &mut [Duration], hundredth: usize) -> f64 {
+    times.sort();
+    times[(times.len() - 1) * hundredth / 100].as_secs_f64() * 1000.0
+}
+
+#[tokio::main]
+async fn main() -> Result<(), Failure> {
+    let others: usize = std::env::args().nth(1).map_or(Ok(0), |text| text.parse())?;
+    let folder = reachable(&std::path::absolute(Path::new(env!("CARGO_MANIFEST_DIR")).join("../../target/requests-db"))?);
+    let _ = std::fs::remove_dir_all(&folder);
+    let cluster = Cluster::start(&folder, Durability::Fast)?;
+    Store::make_database(&cluster.url("postgres"), "requests").await?;
+    let url = cluster.url("requests");
+    let port: u16 = url.split(':').nth(2).and_then(|rest| rest.split('/').next()).ok_or("a port")?.parse()?;
+    let trips = Arc::new(AtomicU64::new(0));
+    let counted = url.replace(&format!(":{port}/"), &format!(":{}/", counting_way(port, Arc::clone(&trips)).await?));
+    {
+        let address = served(&counted).await?;
+        let mut gardener = Gardener::enters(&address).await?;
+        for n in 0..6 {
+            gardener.drops(n).await?;
+        }
+        let before = trips.load(Ordering::SeqCst);
+        let (_, bytes) = gardener.drops(6).await?;
+        println!(
+            "a dropped patch: {} round trips to PostgreSQL, {bytes} bytes of answer, compressed",
+            trips.load(Ordering::SeqCst) - before
+        );
+    }
+    let address = served(&url).await?;
+    let mut gardener = Gardener::enters(&address).await?;
+    if others > 0 {
+        let store = Store::open(&url).await?;
+        let one = store.load(sparrow_store::GardenId(gardener.garden)).await?.garden;
+        let owner = store.create_account("neighbour", "no hash").await?;
+        for _ in 0..others {
+            store.create_garden(owner, &one).await?;
+        }
+    }
+    let (mut drops, mut little) = (Vec::new(), Vec::new());
+    for n in 0..TIMES {
+        drops.push(gardener.drops(n).await?.0);
+        little.push(gardener.asks_little().await?);
+    }
+    let (half, most) = (percentile(&mut drops, 50), percentile(&mut drops, 99));
+    let (little_half, little_most) = (percentile(&mut little, 50), percentile(&mut little, 99));
+    println!(
+        "with {others} other gardens: a drop {half:.2} ms (p50), {most:.2} ms (p99); one indexed query {little_half:.2} and {little_most:.2}; \
+         ratio {:.2} and {:.2}",
+        half / little_half,
+        most / little_most
+    );
+    drop(cluster);
+    Ok(())
+}

@@ -1,0 +1,87 @@
+//! What is everything reckoned from? The facts, the book, the place's warmth and the day, as one argument.
+//!
+//! It is made at the edge, once a request, and handed on by value; nothing in this crate keeps any of it.
+
+use crate::catalogue::{Catalogue, Crop, Way};
+use crate::climate::bed_soil::BedSoil;
+use crate::growth::grower::Grower;
+use crate::growth::growing::Growing;
+use jiff::civil::Date;
+use sparrow_facts::bed::Bed;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::ids::BedId;
+use sparrow_facts::patch::Patch;
+use sparrow_facts::refusal::Refusal;
+
+/// All that a rule may know.
+///
+/// ```
+/// use sparrow_core::catalogue::Catalogue;
+/// use sparrow_core::growth::grower::Grower;
+/// use sparrow_core::known::Known;
+/// let today = jiff::civil::date(2026, 11, 23);
+/// let garden = sparrow_demo::quillet_lane(today).unwrap();
+/// let grower = Grower::of(&garden, Catalogue::standard());
+/// let known = Known::new(&garden, Catalogue::standard(), &grower, today);
+/// assert_eq!(known.bed(garden.beds[0].id).unwrap().name, garden.beds[0].name);
+/// ```
+#[derive(Debug, Clone, Copy)]
+pub struct Known<'a> {
+    /// What the household said.
+    pub garden: &'a Garden,
+    /// What the book knows; a household's own varieties and crops stand in it too.
+    pub catalogue: &'a Catalogue,
+    /// The warmth of the garden's place, put to the catalogue's crops.
+    pub grower: &'a Grower,
+    /// The day it is.
+    pub today: Date,
+}
+
+impl<'a> Known<'a> {
+    /// What is known of a garden. `grower` is that of its own site and almanac.
+    pub fn new(garden: &'a Garden, catalogue: &'a Catalogue, grower: &'a Grower, today: Date) -> Self {
+        Known { garden, catalogue, grower, today }
+    }
+
+    /// The same of a garden with other facts, at the same place under the same weather.
+    pub fn on<'b>(self, garden: &'b Garden) -> Known<'b>
+    where
+        'a: 'b,
+    {
+        Known { garden, ..self }
+    }
+
+    /// A bed of the garden.
+    ///
+    /// # Errors
+    /// When there is none of that number.
+    pub fn bed(self, id: BedId) -> Result<&'a Bed, Refusal> {
+        self.garden.bed(id).ok_or_else(|| Refusal::Unknown { what: "bed", key: id.0.to_string() })
+    }
+
+    /// A crop and one of its ways, the usual one where none is named.
+    ///
+    /// # Errors
+    /// When the catalogue does not know one of them.
+    pub fn crop(self, crop: &str, way: Option<&str>) -> Result<(&'a Crop, &'a Way), Refusal> {
+        let crop = self.catalogue.crop(crop).ok_or_else(|| Refusal::Unknown { what: "crop", key: crop.to_string() })?;
+        let Some(key) = way else { return Ok((crop, &crop.ways[0])) };
+        let unknown = || Refusal::Unknown { what: "way of growing it", key: key.to_string() };
+        crop.way(key).map(|way| (crop, way)).ok_or_else(unknown)
+    }
+
+    /// The soil of a bed, as it is kept and as a thermometer read it.
+    pub fn soil(self, bed: &Bed) -> BedSoil {
+        BedSoil::of(self.garden, &self.grower.weather, bed)
+    }
+
+    /// The soil of a bed by its number, or of open ground where there is none.
+    pub fn soil_of(self, bed: Option<BedId>) -> BedSoil {
+        bed.and_then(|id| self.garden.bed(id)).map_or_else(BedSoil::default, |bed| self.soil(bed))
+    }
+
+    /// What a patch grows, as its household said; nothing when the catalogue does not know it.
+    pub fn growing(self, patch: &Patch) -> Option<Growing<'a>> {
+        Growing::find(self.catalogue, patch)
+    }
+}

@@ -1,0 +1,198 @@
+//! What did a change change? Facts and reckonings that are otherwise than before, and the numbers of what it made, so
+//! that a page need not be sent the whole garden again, nor guess.
+
+use crate::view::{kind, number};
+use serde::Serialize;
+use sparrow_core::ground::yard::Path;
+use sparrow_core::reckon::day::{BedReckoning, PatchReckoning, Reckoning};
+use sparrow_core::reckon::season::SeasonView;
+use sparrow_core::rules::findings::Finding;
+use sparrow_core::season::year::Season;
+use sparrow_facts::almanac::Almanac;
+use sparrow_facts::bed::Bed;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::grouping::OwnGrouping;
+use sparrow_facts::history::PastStand;
+use sparrow_facts::ids::{BedId, OwnGroupingId, PastId, PatchId, TurnPlanId, WishId};
+use sparrow_facts::patch::Patch;
+use sparrow_facts::school::School;
+use sparrow_facts::site::Site;
+use sparrow_facts::spacing::OwnSpacing;
+use sparrow_facts::turns::Turns;
+use sparrow_store::Versioned;
+use ts_rs::TS;
+
+/// A list as it changed: those of its things that are new or otherwise than before, and the numbers of those that are gone.
+#[derive(Debug, Clone, PartialEq, Serialize, TS)]
+pub struct Rows<T, I> {
+    /// New, or otherwise than before.
+    pub now: Vec<T>,
+    /// Gone.
+    pub gone: Vec<I>,
+}
+
+/// Facts that are otherwise than before; nothing where nothing changed.
+#[derive(Debug, Clone, PartialEq, Serialize, TS)]
+pub struct FactsNow {
+    /// The place.
+    pub site: Option<Site>,
+    /// Beds.
+    pub beds: Rows<Bed, BedId>,
+    /// Patches.
+    pub patches: Rows<Patch, PatchId>,
+    /// Remembered stands.
+    pub past: Rows<PastStand, PastId>,
+    /// All own distances, when one changed.
+    pub spacings: Option<Vec<OwnSpacing>>,
+    /// Own groupings.
+    pub groupings: Rows<OwnGrouping, OwnGroupingId>,
+    /// The household's school of spacing.
+    pub school: Option<School>,
+    /// All that is said of the years ahead, when anything of it changed.
+    pub turns: Option<Box<Turns>>,
+    /// All that is said of weather, shelf and warmth, when anything of it changed.
+    pub almanac: Option<Box<Almanac>>,
+}
+
+/// The numbers of what a change made.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, TS)]
+pub struct NumbersMade {
+    /// Beds.
+    pub beds: Vec<BedId>,
+    /// Patches.
+    pub patches: Vec<PatchId>,
+    /// Remembered stands.
+    pub past: Vec<PastId>,
+    /// Own groupings.
+    pub groupings: Vec<OwnGroupingId>,
+    /// Wishes for the years ahead.
+    pub wishes: Vec<WishId>,
+    /// Kept plans.
+    pub plans: Vec<TurnPlanId>,
+}
+
+/// The findings of one bed.
+#[derive(Debug, Clone, PartialEq, Serialize, TS)]
+pub struct BedFindings {
+    /// The bed.
+    pub bed: BedId,
+    /// All that is found there, in order.
+    pub findings: Vec<Finding>,
+}
+
+/// Reckonings that are otherwise than before.
+#[derive(Debug, Clone, PartialEq, Serialize, TS)]
+pub struct ReckoningNow {
+    /// The year and its frosts.
+    pub season: Option<Season>,
+    /// Beds.
+    pub beds: Rows<BedReckoning, BedId>,
+    /// Patches of the year.
+    pub patches: Rows<PatchReckoning, PatchId>,
+    /// The findings of the beds in which any changed.
+    pub findings: Vec<BedFindings>,
+    /// The paths between the beds.
+    pub paths: Option<Vec<Path>>,
+}
+
+/// What a change changed.
+#[derive(Debug, Clone, PartialEq, Serialize, TS)]
+pub struct Changed {
+    /// The garden's revision after it.
+    pub revision: i32,
+    /// The kind of command that undo would take back.
+    pub undo: Option<String>,
+    /// The kind of command that redo would do again.
+    pub redo: Option<String>,
+    /// Facts.
+    pub facts: FactsNow,
+    /// The numbers of what was made.
+    pub made: NumbersMade,
+    /// What follows.
+    pub reckoning: ReckoningNow,
+    /// The season of the needle's year, when it was asked for.
+    pub season: Option<Box<SeasonView>>,
+}
+
+impl Changed {
+    /// What is otherwise in a garden than it was before, with what follows from each on the same day.
+    pub fn between(before: (&Garden, &Reckoning), after: (&Versioned, &Reckoning), season: Option<SeasonView>) -> Changed {
+        let at = after.0;
+        Changed {
+            revision: number(at.revision),
+            undo: kind(at.history.undo.as_ref()),
+            redo: kind(at.history.redo.as_ref()),
+            facts: FactsNow::between(before.0, &at.garden),
+            made: NumbersMade::between(before.0, &at.garden),
+            reckoning: ReckoningNow::between(before.1, after.1),
+            season: season.map(Box::new),
+        }
+    }
+}
+
+fn rows<T: Clone + PartialEq, I: Copy + Ord>(before: &[T], after: &[T], id: impl Fn(&T) -> I) -> Rows<T, I> {
+    let was: std::collections::BTreeMap<I, &T> = before.iter().map(|one| (id(one), one)).collect();
+    let is: std::collections::BTreeSet<I> = after.iter().map(&id).collect();
+    Rows {
+        now: after.iter().filter(|one| was.get(&id(one)) != Some(one)).cloned().collect(),
+        gone: was.into_keys().filter(|id| !is.contains(id)).collect(),
+    }
+}
+
+fn new<T, I: Copy + Ord>(before: &[T], after: &[T], id: impl Fn(&T) -> I) -> Vec<I> {
+    let was: std::collections::BTreeSet<I> = before.iter().map(&id).collect();
+    after.iter().map(&id).filter(|id| !was.contains(id)).collect()
+}
+
+fn other<T: Clone + PartialEq>(before: &T, after: &T) -> Option<T> {
+    (before != after).then(|| after.clone())
+}
+
+impl FactsNow {
+    fn between(before: &Garden, after: &Garden) -> FactsNow {
+        // Taken apart, so that a fact that is forgotten here does not compile.
+        let Garden { site, beds, patches, past, spacings, groupings, school, turns, almanac } = after;
+        FactsNow {
+            site: other(&before.site, site),
+            beds: rows(&before.beds, beds, |bed| bed.id),
+            patches: rows(&before.patches, patches, |patch| patch.id),
+            past: rows(&before.past, past, |past| past.id),
+            spacings: other(&before.spacings, spacings),
+            groupings: rows(&before.groupings, groupings, |own| own.id),
+            school: other(&before.school, school),
+            turns: other(&before.turns, turns).map(Box::new),
+            almanac: other(&before.almanac, almanac).map(Box::new),
+        }
+    }
+}
+
+impl NumbersMade {
+    fn between(before: &Garden, after: &Garden) -> NumbersMade {
+        NumbersMade {
+            beds: new(&before.beds, &after.beds, |bed| bed.id),
+            patches: new(&before.patches, &after.patches, |patch| patch.id),
+            past: new(&before.past, &after.past, |past| past.id),
+            groupings: new(&before.groupings, &after.groupings, |own| own.id),
+            wishes: new(&before.turns.wishes, &after.turns.wishes, |wish| wish.id),
+            plans: new(&before.turns.plans, &after.turns.plans, |plan| plan.id),
+        }
+    }
+}
+
+impl ReckoningNow {
+    fn between(before: &Reckoning, after: &Reckoning) -> ReckoningNow {
+        let Reckoning { season, beds, patches, findings, paths } = after;
+        let of = |all: &[Finding], bed: BedId| -> Vec<Finding> { all.iter().filter(|one| one.bed == bed).cloned().collect() };
+        let changed = |bed: &BedReckoning| {
+            let now = of(findings, bed.bed);
+            (of(&before.findings, bed.bed) != now).then_some(BedFindings { bed: bed.bed, findings: now })
+        };
+        ReckoningNow {
+            season: other(&before.season, season),
+            beds: rows(&before.beds, beds, |bed| bed.bed),
+            patches: rows(&before.patches, patches, |patch| patch.patch),
+            findings: beds.iter().filter_map(changed).collect(),
+            paths: other(&before.paths, paths),
+        }
+    }
+}
