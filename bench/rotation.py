@@ -33,7 +33,7 @@ def main():
     parser.add_argument("--seeds", type=int, default=0)
     parser.add_argument("--write")
     asked = parser.parse_args()
-    subprocess.run(["cargo", "build", "--release", "-p", "sparrow-core", "--examples"], check=True, cwd=ROOT)
+    subprocess.run(["cargo", "build", "--release", "-p", "sparrow-rotate", "--examples"], check=True, cwd=ROOT)
     scratch = ROOT / "target" / "rotation-instance.json"
     ratios, lines = [], []
     for source in [*asked.files, *range(1, asked.seeds + 1)]:

@@ -91,16 +91,16 @@ impl Gardener {
         Ok(Gardener { client, address: address.into(), garden, revision })
     }
 
-    /// Drops the parsley half a square to and fro; how long it took, and the bytes of the answer as they are sent.
+    /// Drops the long bed's radishes half a square to and fro; how long it took, and the bytes of the answer as they are sent.
     async fn drops(&mut self, to_and_fro: usize) -> Result<(Duration, usize), Failure> {
-        let rect = json!({ "x": 12, "y": 4 - to_and_fro % 2, "w": 2, "h": 2 - to_and_fro % 2 });
-        let command = json!({ "do": "move-patch", "patch": 8, "bed": 1, "rect": rect });
+        let rect = json!({ "x": 12 + to_and_fro % 2, "y": 2, "w": 6 - to_and_fro % 2, "h": 2 });
+        let command = json!({ "do": "move-patch", "patch": 29, "bed": 4, "rect": rect });
         let (begun, on) = (Instant::now(), "2027-06-16");
         let request = self.client.post(format!("{}/gardens/{}/commands", self.address, self.garden));
         let request = request.header("Content-Type", "application/json").header("Accept-Encoding", "gzip");
         let request = request
             .header("If-Match", format!("\"{}\"", self.revision))
-            .header("Idempotency-Key", begun.elapsed().as_nanos().to_string() + &self.revision.to_string());
+            .header("Idempotency-Key", format!("{}-{}", self.garden, self.revision));
         let answer = request.body(json!({ "command": command, "on": on }).to_string()).send().await?.error_for_status()?;
         let bytes = answer.bytes().await?.len();
         self.revision += 1;

@@ -7,6 +7,7 @@ use thirtyfour::Key;
 type Failure = Box<dyn std::error::Error + Send + Sync>;
 
 #[tokio::main]
+#[allow(clippy::too_many_lines, reason = "one walk through the views")]
 async fn main() -> Result<(), Failure> {
     let folder = PathBuf::from(std::env::args().nth(1).unwrap_or_else(|| "docs/screenshots".into()));
     std::fs::create_dir_all(&folder)?;

@@ -206,14 +206,25 @@ impl Gardener {
 
     /// Presses Tab until the focus is on an element of that selector.
     pub async fn tabs_to(&self, css: &str) -> Result<(), Failure> {
+        self.tabs_until("document.activeElement.matches(arguments[0])", css).await
+    }
+
+    /// Presses Tab until the focus is on the button of that name, and Enter on it.
+    pub async fn tabs_to_button(&self, name: &str) -> Result<(), Failure> {
+        let on_it = "document.activeElement.matches('button') && document.activeElement.innerText.trim() === arguments[0]";
+        self.tabs_until(on_it, name).await?;
+        self.presses(Key::Enter + "").await
+    }
+
+    async fn tabs_until(&self, there: &str, what: &str) -> Result<(), Failure> {
         for _ in 0..120 {
             self.presses(Key::Tab + "").await?;
-            let there = self.driver.execute(format!("return document.activeElement.matches({css:?})"), Vec::new()).await?;
-            if there.convert::<bool>()? {
+            let is_there = self.driver.execute(format!("return {there}"), vec![what.into()]).await?;
+            if is_there.convert::<bool>()? {
                 return Ok(());
             }
         }
-        Err(format!("Tab never comes to {css}").into())
+        Err(format!("Tab never comes to {what}").into())
     }
 
     /// How many elements of a selector there are.

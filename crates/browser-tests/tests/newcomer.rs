@@ -23,6 +23,7 @@ async fn takes_in_hand(gardener: &Gardener, crop: &str) -> Result<(), Failure> {
 }
 
 #[tokio::test(flavor = "multi_thread")]
+#[allow(clippy::too_many_lines, reason = "one walk from start to end")]
 async fn a_newcomer_plants_with_the_mouse_is_warned_and_mends_it() -> Result<(), Failure> {
     let stage = Stage::open().await?;
     let gardener = stage.gardener(1280, 800).await?;
@@ -105,6 +106,7 @@ async fn a_newcomer_plants_with_the_mouse_is_warned_and_mends_it() -> Result<(),
 }
 
 #[tokio::test(flavor = "multi_thread")]
+#[allow(clippy::too_many_lines, reason = "one walk from start to end")]
 async fn the_same_can_be_done_with_keys_alone() -> Result<(), Failure> {
     let stage = Stage::open().await?;
     let gardener = stage.gardener(1280, 800).await?;

@@ -8,7 +8,7 @@ use sparrow_core::catalogue::{Catalogue, Hardiness};
 use sparrow_core::climate::bed_soil::BedSoil;
 use sparrow_core::climate::calendar::{growing_year, in_year, planning_year, resting_needle, year_span};
 use sparrow_core::growth::growing::Growing;
-use sparrow_core::season::span::usual_span;
+use sparrow_core::season::span::{coarse_span, usual_span};
 use sparrow_core::season::year::year;
 use sparrow_facts::garden::Garden;
 use sparrow_facts::site::{Frost, Hemisphere, Latitude, MonthDay, Site};
@@ -102,10 +102,34 @@ fn crops_usually_stand_when_their_hardiness_lets_them() {
     let (from, until) = span(&north, "tomato", "staked", 2027);
     assert!(from > last && until <= first, "{from} to {until}");
     // A season that ends early cuts a tender crop short at its even-chance frost.
-    let short = Site { frost: north.frost.map(|frost| Frost { first: day(9, 20), ..frost }), ..north.clone() };
-    assert_eq!(span(&short, "courgette", "bush", 2027).1, date(2027, 9, 20), "cut short by the first frost");
+    let short = Site { frost: north.frost.map(|frost| Frost { first: day(8, 10), ..frost }), ..north.clone() };
+    assert_eq!(span(&short, "courgette", "bush", 2027).1, date(2027, 8, 10), "cut short by the first frost");
     // Clumps that stay are there from the year's first day for five years.
     assert_eq!(span(&north, "rhubarb", "clump", 2027), (date(2027, 1, 1), date(2031, 12, 31)));
+}
+
+#[test]
+fn where_the_year_has_no_window_the_coarse_days_of_common_practice_are_taken() {
+    let span = |site: &Site, crop: &str, way: &str, year| {
+        let crop = Catalogue::standard().crop(crop).expect("a crop of the catalogue");
+        coarse_span(site, crop, crop.way(way).expect("one of its ways"), year)
+    };
+    let north = common::site(Units::Imperial);
+    // Last frost 21 April, first 24 October. Hardy: 28 days before; carrots take 70 days and a week.
+    assert_eq!(span(&north, "carrot", "root", 2027), (date(2027, 3, 24), date(2027, 6, 9)));
+    // Half-hardy: a week before. Tender: ten days after, and out by the first frost.
+    assert_eq!(span(&north, "potato", "main", 2027).0, date(2027, 4, 14));
+    assert_eq!(span(&north, "tomato", "staked", 2027), (date(2027, 5, 1), date(2027, 9, 16)));
+    // 95 to 120 days, so 107, and a week to clear them.
+    assert_eq!(span(&north, "pumpkin", "sprawling", 2027), (date(2027, 5, 1), date(2027, 8, 23)));
+    let short = Site { frost: north.frost.map(|frost| Frost { first: day(9, 1), ..frost }), ..north.clone() };
+    assert_eq!(span(&short, "pepper", "bush", 2027).1, date(2027, 9, 1), "cut short by the first frost");
+    // Clumps that stay are there from the year's first day for five years.
+    assert_eq!(span(&north, "rhubarb", "clump", 2027), (date(2027, 1, 1), date(2031, 12, 31)));
+    // The same in the south, half a year on: last frost 28 September 2026.
+    assert_eq!(span(&south(), "carrot", "root", 2026).0, date(2026, 8, 31));
+    assert_eq!(span(&south(), "tomato", "staked", 2026).0, date(2026, 10, 8));
+    assert_eq!(span(&frostless(), "tomato", "staked", 2027).0, date(2027, 3, 2));
 }
 
 #[test]
@@ -122,6 +146,7 @@ fn every_way_of_every_crop_has_days_that_run_forward() {
     for site in [common::site(Units::Imperial), south(), frostless()] {
         let garden = Garden::new(site.clone());
         let hemisphere = site.latitude.hemisphere();
+        let (_, autumn) = year_span(2027, hemisphere);
         let frost = site.frost.map(|frost| in_year(frost.first, 2027, hemisphere));
         for crop in &Catalogue::standard().crops {
             for way in &crop.ways {
@@ -132,6 +157,9 @@ fn every_way_of_every_crop_has_days_that_run_forward() {
                 let growing = Growing::usual(crop, way);
                 let ripe = known(&garden).grower.ripening(growing, from, &BedSoil::default()).map(|found| found.ripe);
                 assert!(!outlives || ripe.is_none_or(|ripe| ripe >= until), "{} {} outlives the frost", crop.key, way.key);
+                let (from, until) = coarse_span(&site, crop, way, 2027);
+                assert!(from <= until, "{} {}", crop.key, way.key);
+                assert!(crop.hardiness != Hardiness::Tender || until <= autumn, "{} {} outlives the frost", crop.key, way.key);
             }
         }
     }

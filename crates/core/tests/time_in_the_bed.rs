@@ -21,6 +21,7 @@ use sparrow_facts::patch::Patch;
 use sparrow_facts::rect::Rect;
 use sparrow_facts::units::{Length, Units};
 
+#[allow(clippy::too_many_arguments, reason = "a planting told in one line")]
 fn stand(garden: &Garden, crop: &str, way: &str, rect: Rect, from: Date, until: Date) -> Patch {
     Patch { from, until, ..patch_in(garden, crop, way, rect) }
 }

@@ -7,6 +7,7 @@ use common::{TODAY, garden_with, patch_in};
 use jiff::civil::date;
 use sparrow_core::catalogue::Catalogue;
 use sparrow_core::change::command::{Command, carry_out};
+use sparrow_core::change::verify::verify;
 use sparrow_core::ground::yard;
 use sparrow_core::reckon::day::reckon;
 use sparrow_core::rules::findings::Finding;
@@ -71,6 +72,18 @@ fn a_remembered_family_counts_as_its_crops_do_and_the_other_section_does_not() {
 }
 
 #[test]
+fn a_memory_told_by_hand_goes_back_as_far_as_one_from_a_file() {
+    for (year, is_taken) in [(1900, true), (1899, false), (i16::MIN, false)] {
+        let mut garden = garden_with(1, Units::Imperial);
+        let told = Command::Remember { bed: BedId(1), section: None, year, stood: Stood::Crop("kale".into()) };
+        assert_eq!(carry_out(&mut garden, Catalogue::standard(), &told, TODAY).is_ok(), is_taken, "{year} by hand");
+        let mut garden = garden_with(1, Units::Imperial);
+        remember(&mut garden, None, year, Stood::Crop("kale".into()));
+        assert_eq!(verify(&garden, Catalogue::standard()).is_ok(), is_taken, "{year} from a file");
+    }
+}
+
+#[test]
 fn plantings_of_earlier_years_are_history_by_themselves() {
     let mut garden = with(&[("kale", "leaf", LEFT), ("rocket", "leaf", LEFT)]);
     (garden.patches[0].from, garden.patches[0].until) = (date(2026, 4, 1), date(2026, 9, 1));
@@ -92,6 +105,9 @@ fn perennials_that_stay_are_not_rotated_but_tomatoes_are() {
     let mut garden = with(&[("rhubarb", "clump", Rect { x: 0, y: 0, w: 6, h: 6 })]);
     remember(&mut garden, None, 2026, Stood::Crop("rhubarb".into()));
     assert_eq!(too_soon(&garden), Vec::new());
+    let mut garden = with(&[("tomato", "staked", LEFT)]);
+    remember(&mut garden, None, 2026, Stood::Crop("tomato".into()));
+    assert_eq!(too_soon(&garden), vec![(2026, 4, Some(BedId(2)))]);
 }
 
 #[test]

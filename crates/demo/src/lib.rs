@@ -104,43 +104,48 @@ fn quillet_past(plot: &mut Plot) -> Result<(), Refusal> {
     plot.remember("Corner bed", None, 1, Stood::Family("daisy".into()))
 }
 
+/// A planting as the tables tell it: its bed, crop and way, and its ground in half squares (x, y, w, h).
+type Row<'a> = (&'a str, &'a str, &'a str, [u16; 4]);
+
+/// What stands in Quillet Lane this year, bed by bed.
+const QUILLET_YEAR: [Row; 33] = [
+    ("Gate bed", "lettuce", "head", [0, 0, 4, 2]),
+    ("Gate bed", "spinach", "leaf", [0, 2, 4, 2]),
+    ("Gate bed", "carrot", "root", [4, 0, 4, 4]),
+    ("Gate bed", "beet", "root", [8, 0, 4, 4]),
+    ("Gate bed", "onion", "bulb", [0, 4, 12, 2]),
+    ("Gate bed", "chive", "clump", [12, 0, 2, 2]),
+    ("Gate bed", "calendula", "flower", [12, 2, 2, 2]),
+    ("Gate bed", "parsley", "leaf", [12, 4, 2, 2]),
+    ("Pear bed", "onion", "bulb", [0, 0, 10, 1]),
+    ("Pear bed", "carrot", "storing", [0, 1, 4, 4]),
+    ("Pear bed", "cabbage", "head", [4, 1, 6, 6]),
+    ("Pear bed", "lettuce", "leaf", [0, 5, 4, 3]),
+    ("Pear bed", "onion", "bulb", [4, 7, 6, 1]),
+    ("Pear bed", "bean", "bush", [10, 0, 10, 2]),
+    ("Pear bed", "tomato", "staked", [10, 2, 9, 3]),
+    ("Pear bed", "borage", "flower", [18, 5, 2, 2]),
+    ("Pear bed", "basil", "leaf", [10, 5, 4, 2]),
+    ("Pear bed", "marigold", "flower", [14, 5, 4, 1]),
+    ("Pear bed", "beet", "root", [14, 6, 4, 2]),
+    ("Kitchen bed", "pepper", "bush", [0, 0, 6, 2]),
+    ("Kitchen bed", "broccoli", "head", [0, 2, 6, 6]),
+    ("Kitchen bed", "chard", "leaf", [6, 0, 4, 3]),
+    ("Kitchen bed", "nasturtium", "bush", [6, 6, 4, 2]),
+    ("Kitchen bed", "lettuce", "leaf", [6, 3, 4, 3]),
+    ("Long bed", "pea", "climbing", [0, 0, 8, 2]),
+    ("Long bed", "cucumber", "climbing", [8, 0, 10, 2]),
+    ("Long bed", "spinach", "leaf", [0, 2, 8, 2]),
+    ("Long bed", "basil", "leaf", [8, 2, 4, 2]),
+    ("Long bed", "radish", "root", [12, 2, 6, 2]),
+    ("Corner bed", "rhubarb", "clump", [0, 0, 6, 6]),
+    ("Corner bed", "parsley", "leaf", [6, 0, 3, 4]),
+    ("Twenty-gallon tub", "potato", "early", [0, 0, 3, 3]),
+    ("Ten-gallon tub", "mint", "clump", [0, 0, 3, 3]),
+];
+
 fn quillet_year(plot: &mut Plot) -> Result<(), Refusal> {
-    let rows: [(&str, &str, &str, [u16; 4]); 33] = [
-        ("Gate bed", "lettuce", "head", [0, 0, 4, 2]),
-        ("Gate bed", "spinach", "leaf", [0, 2, 4, 2]),
-        ("Gate bed", "carrot", "root", [4, 0, 4, 4]),
-        ("Gate bed", "beet", "root", [8, 0, 4, 4]),
-        ("Gate bed", "onion", "bulb", [0, 4, 12, 2]),
-        ("Gate bed", "chive", "clump", [12, 0, 2, 2]),
-        ("Gate bed", "calendula", "flower", [12, 2, 2, 2]),
-        ("Gate bed", "parsley", "leaf", [12, 4, 2, 2]),
-        ("Pear bed", "onion", "bulb", [0, 0, 10, 1]),
-        ("Pear bed", "carrot", "storing", [0, 1, 4, 4]),
-        ("Pear bed", "cabbage", "head", [4, 1, 6, 6]),
-        ("Pear bed", "lettuce", "leaf", [0, 5, 4, 3]),
-        ("Pear bed", "onion", "bulb", [4, 7, 6, 1]),
-        ("Pear bed", "bean", "bush", [10, 0, 10, 2]),
-        ("Pear bed", "tomato", "staked", [10, 2, 9, 3]),
-        ("Pear bed", "borage", "flower", [18, 5, 2, 2]),
-        ("Pear bed", "basil", "leaf", [10, 5, 4, 2]),
-        ("Pear bed", "marigold", "flower", [14, 5, 4, 1]),
-        ("Pear bed", "beet", "root", [14, 6, 4, 2]),
-        ("Kitchen bed", "pepper", "bush", [0, 0, 6, 2]),
-        ("Kitchen bed", "broccoli", "head", [0, 2, 6, 6]),
-        ("Kitchen bed", "chard", "leaf", [6, 0, 4, 3]),
-        ("Kitchen bed", "nasturtium", "bush", [6, 6, 4, 2]),
-        ("Kitchen bed", "lettuce", "leaf", [6, 3, 4, 3]),
-        ("Long bed", "pea", "climbing", [0, 0, 8, 2]),
-        ("Long bed", "cucumber", "climbing", [8, 0, 10, 2]),
-        ("Long bed", "spinach", "leaf", [0, 2, 8, 2]),
-        ("Long bed", "basil", "leaf", [8, 2, 4, 2]),
-        ("Long bed", "radish", "root", [12, 2, 6, 2]),
-        ("Corner bed", "rhubarb", "clump", [0, 0, 6, 6]),
-        ("Corner bed", "parsley", "leaf", [6, 0, 3, 4]),
-        ("Twenty-gallon tub", "potato", "early", [0, 0, 3, 3]),
-        ("Ten-gallon tub", "mint", "clump", [0, 0, 3, 3]),
-    ];
-    plot.place_all(&rows)?;
+    plot.place_all(&QUILLET_YEAR)?;
     // The rhubarb and the chives stay where they are.
     let stay: Vec<PatchId> =
         plot.garden.patches.iter().filter(|p| p.crop == "rhubarb" || p.crop == "chive").map(|p| p.id).collect();
@@ -160,7 +165,7 @@ fn quillet_year(plot: &mut Plot) -> Result<(), Refusal> {
         ("bean", "bush", [14, 6, 4, 2]),
     ] {
         let from = plot.free("Pear bed", rect)?;
-        plot.place("Pear bed", crop, way, rect, Some(from), false)?;
+        plot.place(&("Pear bed", crop, way, rect), Some(from), false)?;
     }
     // The chard is raised on the shelf, to be ready when the cabbages are out.
     let chard = plot.garden.patches.iter().rfind(|patch| patch.crop == "chard" && patch.rect.y == 1).map(|patch| patch.id);
@@ -170,7 +175,7 @@ fn quillet_year(plot: &mut Plot) -> Result<(), Refusal> {
     }
     // Radish between the carrots: sown with them, out before they want the room.
     let carrots = plot.garden.patches.iter().find(|patch| patch.crop == "carrot").map(|patch| patch.from);
-    plot.place("Gate bed", "radish", "root", [4, 0, 4, 2], carrots, true)
+    plot.place(&("Gate bed", "radish", "root", [4, 0, 4, 2]), carrots, true)
 }
 
 /// What the household would like to grow every year, once the present one is over.
@@ -336,19 +341,12 @@ impl Plot {
         self.carry_out(Command::Remember { bed, section, year: self.year - years_ago, stood })
     }
 
-    fn place_all(&mut self, rows: &[(&str, &str, &str, [u16; 4])]) -> Result<(), Refusal> {
-        rows.iter().try_for_each(|(bed, crop, way, rect)| self.place(bed, crop, way, *rect, None, false))
+    fn place_all(&mut self, rows: &[Row]) -> Result<(), Refusal> {
+        rows.iter().try_for_each(|row| self.place(row, None, false))
     }
 
-    fn place(
-        &mut self,
-        bed: &str,
-        crop: &str,
-        way: &str,
-        [x, y, w, h]: [u16; 4],
-        from: Option<Date>,
-        between: bool,
-    ) -> Result<(), Refusal> {
+    fn place(&mut self, row: &Row, from: Option<Date>, between: bool) -> Result<(), Refusal> {
+        let (bed, crop, way, [x, y, w, h]) = *row;
         let bed = self.id(bed)?;
         self.carry_out(Command::Place {
             bed,

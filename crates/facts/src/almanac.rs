@@ -175,7 +175,21 @@ impl Default for Shelf {
     }
 }
 
-/// All of it, as one fact.
+/// Where the warmth is taken from, and how much chance is taken: what an edit tells of them together.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+pub struct Climate {
+    /// Where the year's warmth is taken from.
+    pub from: WarmthFrom,
+    /// The generic shape by its key; nothing means the nearest to the frost dates.
+    pub shape: Option<String>,
+    /// The twelve pairs.
+    pub months: Option<Monthly>,
+    /// How much chance is taken.
+    pub appetite: Appetite,
+}
+
+/// All of it.
 #[derive(Debug, Clone, PartialEq, Eq, Default, Serialize, Deserialize)]
 #[cfg_attr(feature = "ts", derive(ts_rs::TS))]
 #[serde(deny_unknown_fields)]

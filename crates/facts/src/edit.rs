@@ -1,84 +1,67 @@
 //! What did a command change? Facts before and after, which is all that undo needs.
 
-use crate::almanac::Almanac;
+use crate::almanac::{BedWarmth, Climate, Shelf, SoilReading, Station};
 use crate::bed::Bed;
 use crate::garden::Garden;
 use crate::grouping::OwnGrouping;
 use crate::history::PastStand;
+use crate::ids::BedId;
 use crate::patch::Patch;
 use crate::school::School;
 use crate::site::Site;
 use crate::spacing::OwnSpacing;
-use crate::turns::Turns;
+use crate::turns::{Closing, OwnFamily, Pinned, SoilFinding, TurnPlan, TurnRules, TurnWish, Unknown};
 use serde::{Deserialize, Serialize};
 
 /// One fact before and after; nothing before means it is new, nothing after that it is gone.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 #[serde(tag = "fact", rename_all = "kebab-case")]
+#[allow(missing_docs, reason = "each variant has the fact it names as it was before and as it is after")]
 pub enum Edit {
     /// The place of the garden.
-    Site {
-        /// As it was.
-        before: Box<Site>,
-        /// As it is.
-        after: Box<Site>,
-    },
+    Site { before: Box<Site>, after: Box<Site> },
     /// A bed.
-    Bed {
-        /// As it was.
-        before: Option<Box<Bed>>,
-        /// As it is.
-        after: Option<Box<Bed>>,
-    },
+    Bed { before: Option<Box<Bed>>, after: Option<Box<Bed>> },
     /// A patch.
-    Patch {
-        /// As it was.
-        before: Option<Box<Patch>>,
-        /// As it is.
-        after: Option<Box<Patch>>,
-    },
+    Patch { before: Option<Box<Patch>>, after: Option<Box<Patch>> },
     /// A remembered stand.
-    Past {
-        /// As it was.
-        before: Option<PastStand>,
-        /// As it is.
-        after: Option<PastStand>,
-    },
+    Past { before: Option<PastStand>, after: Option<PastStand> },
     /// The household's school of spacing.
-    School {
-        /// As it was.
-        before: School,
-        /// As it is.
-        after: School,
-    },
-    /// What the household said about its turns, as a whole.
-    Turns {
-        /// As it was.
-        before: Box<Turns>,
-        /// As it is.
-        after: Box<Turns>,
-    },
-    /// What the household said of weather, shelf and warmth, as a whole.
-    Almanac {
-        /// As it was.
-        before: Box<Almanac>,
-        /// As it is.
-        after: Box<Almanac>,
-    },
+    School { before: School, after: School },
     /// A household's own grouping.
-    Grouping {
-        /// As it was.
-        before: Option<OwnGrouping>,
-        /// As it is.
-        after: Option<OwnGrouping>,
-    },
+    Grouping { before: Option<OwnGrouping>, after: Option<OwnGrouping> },
     /// A household's own distance.
-    Spacing {
-        /// As it was.
-        before: Option<OwnSpacing>,
-        /// As it is.
-        after: Option<OwnSpacing>,
-    },
+    Spacing { before: Option<OwnSpacing>, after: Option<OwnSpacing> },
+    /// The rules of the years ahead.
+    TurnRules { before: TurnRules, after: TurnRules },
+    /// Whether a bed is in half shade.
+    Shady { bed: BedId, before: bool, after: bool },
+    /// Whether a bed's sections count as two halves each.
+    Divided { bed: BedId, before: bool, after: bool },
+    /// The household's own values of a family.
+    OwnFamily { before: Option<OwnFamily>, after: Option<OwnFamily> },
+    /// A trouble found in the soil of a bed.
+    SoilFinding { before: Option<SoilFinding>, after: Option<SoilFinding> },
+    /// A wish for the years ahead.
+    Wish { before: Option<TurnWish>, after: Option<TurnWish> },
+    /// A wish fixed to ground in a year.
+    Pin { before: Option<Pinned>, after: Option<Pinned> },
+    /// Ground that lies fallow in a year.
+    Closing { before: Option<Closing>, after: Option<Closing> },
+    /// A bed and year of which nobody knows.
+    UnknownYear { before: Option<Unknown>, after: Option<Unknown> },
+    /// A kept plan.
+    Plan { before: Option<Box<TurnPlan>>, after: Option<Box<TurnPlan>> },
+    /// Where the warmth is taken from, and how much chance is taken.
+    Climate { before: Box<Climate>, after: Box<Climate> },
+    /// A weather station's file, condensed.
+    Station { before: Option<Box<Station>>, after: Option<Box<Station>> },
+    /// The seedling shelf.
+    Shelf { before: Shelf, after: Shelf },
+    /// How a bed is mulched and covered.
+    BedWarmth { before: Option<BedWarmth>, after: Option<BedWarmth> },
+    /// A reading of a soil thermometer.
+    Reading { before: Option<SoilReading>, after: Option<SoilReading> },
 }
 
 impl Edit {
@@ -89,11 +72,24 @@ impl Edit {
             Edit::Bed { before, after } => Edit::Bed { before: after, after: before },
             Edit::Patch { before, after } => Edit::Patch { before: after, after: before },
             Edit::Past { before, after } => Edit::Past { before: after, after: before },
-            Edit::Turns { before, after } => Edit::Turns { before: after, after: before },
-            Edit::Almanac { before, after } => Edit::Almanac { before: after, after: before },
-            Edit::Grouping { before, after } => Edit::Grouping { before: after, after: before },
             Edit::School { before, after } => Edit::School { before: after, after: before },
+            Edit::Grouping { before, after } => Edit::Grouping { before: after, after: before },
             Edit::Spacing { before, after } => Edit::Spacing { before: after, after: before },
+            Edit::TurnRules { before, after } => Edit::TurnRules { before: after, after: before },
+            Edit::Shady { bed, before, after } => Edit::Shady { bed, before: after, after: before },
+            Edit::Divided { bed, before, after } => Edit::Divided { bed, before: after, after: before },
+            Edit::OwnFamily { before, after } => Edit::OwnFamily { before: after, after: before },
+            Edit::SoilFinding { before, after } => Edit::SoilFinding { before: after, after: before },
+            Edit::Wish { before, after } => Edit::Wish { before: after, after: before },
+            Edit::Pin { before, after } => Edit::Pin { before: after, after: before },
+            Edit::Closing { before, after } => Edit::Closing { before: after, after: before },
+            Edit::UnknownYear { before, after } => Edit::UnknownYear { before: after, after: before },
+            Edit::Plan { before, after } => Edit::Plan { before: after, after: before },
+            Edit::Climate { before, after } => Edit::Climate { before: after, after: before },
+            Edit::Station { before, after } => Edit::Station { before: after, after: before },
+            Edit::Shelf { before, after } => Edit::Shelf { before: after, after: before },
+            Edit::BedWarmth { before, after } => Edit::BedWarmth { before: after, after: before },
+            Edit::Reading { before, after } => Edit::Reading { before: after, after: before },
         }
     }
 }
@@ -106,25 +102,47 @@ pub fn inverse(edits: Vec<Edit>) -> Vec<Edit> {
 /// Carries edits out on a garden.
 pub fn apply(garden: &mut Garden, edits: &[Edit]) {
     for edit in edits {
-        match edit.clone() {
-            Edit::Site { after, .. } => garden.site = *after,
-            Edit::Bed { before, after } => swap(&mut garden.beds, before.map(|b| b.id), after.map(|b| *b), |bed| bed.id),
-            Edit::Patch { before, after } => swap(&mut garden.patches, before.map(|p| p.id), after.map(|p| *p), |patch| patch.id),
-            Edit::Past { before, after } => swap(&mut garden.past, before.map(|p| p.id), after, |past| past.id),
-            Edit::Grouping { before, after } => swap(&mut garden.groupings, before.map(|g| g.id), after, |grouping| grouping.id),
-            Edit::School { after, .. } => garden.school = after,
-            Edit::Turns { after, .. } => garden.turns = *after,
-            Edit::Almanac { after, .. } => garden.almanac = *after,
-            Edit::Spacing { before, after } => {
-                let key = |own: &OwnSpacing| (own.crop.clone(), own.way.clone());
-                swap(&mut garden.spacings, before.as_ref().map(key), after, key);
-            }
-        }
+        apply_one(garden, edit.clone());
     }
 }
 
-fn swap<T, K: Ord>(list: &mut Vec<T>, before: Option<K>, after: Option<T>, key: impl Fn(&T) -> K) {
-    if let Some(gone) = before {
+fn apply_one(garden: &mut Garden, edit: Edit) {
+    let Garden { site, beds, patches, past, spacings, groupings, school, turns, almanac } = garden;
+    match edit {
+        Edit::Site { after, .. } => *site = *after,
+        Edit::Bed { before, after } => swap(beds, before.map(|b| *b), after.map(|b| *b), |bed| bed.id),
+        Edit::Patch { before, after } => swap(patches, before.map(|p| *p), after.map(|p| *p), |patch| patch.id),
+        Edit::Past { before, after } => swap(past, before, after, |past| past.id),
+        Edit::School { after, .. } => *school = after,
+        Edit::Grouping { before, after } => swap(groupings, before, after, |grouping| grouping.id),
+        Edit::Spacing { before, after } => swap(spacings, before, after, |own| (own.crop.clone(), own.way.clone())),
+        Edit::TurnRules { after, .. } => {
+            let TurnRules { years, school, unit, covers_count } = after;
+            (turns.years, turns.school, turns.unit, turns.covers_count) = (years, school, unit, covers_count);
+        }
+        Edit::Shady { bed, after, .. } => swap(&mut turns.shady, Some(bed), after.then_some(bed), |bed| *bed),
+        Edit::Divided { bed, after, .. } => swap(&mut turns.divided, Some(bed), after.then_some(bed), |bed| *bed),
+        Edit::OwnFamily { before, after } => swap(&mut turns.families, before, after, |own| own.family.clone()),
+        Edit::SoilFinding { before, after } => swap(&mut turns.findings, before, after, |one| (one.bed, one.family.clone())),
+        Edit::Wish { before, after } => swap(&mut turns.wishes, before, after, |wish| wish.id),
+        Edit::Pin { before, after } => swap(&mut turns.pins, before, after, |pin| (pin.wish, pin.year)),
+        Edit::Closing { before, after } => swap(&mut turns.closed, before, after, |closing| *closing),
+        Edit::UnknownYear { before, after } => swap(&mut turns.unknown, before, after, |unknown| *unknown),
+        Edit::Plan { before, after } => swap(&mut turns.plans, before.map(|p| *p), after.map(|p| *p), |plan| plan.id),
+        Edit::Climate { after, .. } => {
+            let Climate { from, shape, months, appetite } = *after;
+            (almanac.from, almanac.shape, almanac.months, almanac.appetite) = (from, shape, months, appetite);
+        }
+        Edit::Station { after, .. } => almanac.station = after.map(|station| *station),
+        Edit::Shelf { after, .. } => almanac.shelf = after,
+        Edit::BedWarmth { before, after } => swap(&mut almanac.beds, before, after, |one| one.bed),
+        Edit::Reading { before, after } => swap(&mut almanac.readings, before, after, |one| (one.on, one.bed)),
+    }
+}
+
+/// Takes a row out of a list, and puts another in where its key belongs.
+fn swap<T, K: Ord>(list: &mut Vec<T>, before: Option<T>, after: Option<T>, key: impl Fn(&T) -> K) {
+    if let Some(gone) = before.as_ref().map(&key) {
         list.retain(|one| key(one) != gone);
     }
     if let Some(new) = after {

@@ -13,6 +13,7 @@ pub mod ids;
 pub mod patch;
 pub mod rect;
 pub mod refusal;
+pub mod rows;
 pub mod school;
 pub mod site;
 pub mod spacing;

@@ -37,7 +37,8 @@ impl<T> Differing<T> {
 /// The edits that turn what was said of the years ahead into what is said now.
 pub fn turns(before: &Turns, after: &Turns) -> Vec<Edit> {
     // Taken apart, so that a list that is forgotten here does not compile.
-    let Turns { years, school, unit, covers_count, shady, divided, families, findings, wishes, pins, closed, unknown, plans } = after;
+    let Turns { years, school, unit, covers_count, shady, divided, families, findings, wishes, pins, closed, unknown, plans } =
+        after;
     let rules = TurnRules { years: *years, school: *school, unit: *unit, covers_count: *covers_count };
     let was = TurnRules { years: before.years, school: before.school, unit: before.unit, covers_count: before.covers_count };
     let mut edits = Vec::new();
@@ -45,8 +46,9 @@ pub fn turns(before: &Turns, after: &Turns) -> Vec<Edit> {
         edits.push(Edit::TurnRules { before: was, after: rules });
     }
     let pin = |before, after| Edit::Pin { before, after };
-    let plan = |before: Option<TurnPlan>, after: Option<TurnPlan>| {
-        Edit::Plan { before: before.map(Box::new), after: after.map(Box::new) }
+    let plan = |before: Option<TurnPlan>, after: Option<TurnPlan>| Edit::Plan {
+        before: before.map(Box::new),
+        after: after.map(Box::new),
     };
     let wish = |before, after| Edit::Wish { before, after };
     let mut pins = differing(&before.pins, pins, |pin| (pin.wish, pin.year));

@@ -258,6 +258,20 @@ pub struct TurnPlan {
     pub entries: Vec<Entry>,
 }
 
+/// How the years ahead are planned: what an edit tells of the rules together.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+pub struct TurnRules {
+    /// How many years are planned, 1 to 8.
+    pub years: u8,
+    /// Which rule leads.
+    pub school: TurnSchool,
+    /// What counts as the same ground.
+    pub unit: TurnsUnit,
+    /// Whether green manures and winter covers count as stands of their families.
+    pub covers_count: bool,
+}
+
 /// All that a household said about its turns.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "ts", derive(ts_rs::TS))]

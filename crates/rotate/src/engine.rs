@@ -459,6 +459,19 @@ impl Engine {
         core
     }
 
+    /// Learns from a conflict and goes back to where it could have been foreseen; false if it could nowhere.
+    fn mend(&mut self, conflict: &Conflict) -> bool {
+        self.conflicts += 1;
+        if self.starts.is_empty() {
+            self.impossible = true;
+            return false;
+        }
+        let (learnt, back) = self.learn(conflict);
+        self.keep_learnt(learnt, back);
+        self.order.decay();
+        true
+    }
+
     fn keep_learnt(&mut self, learnt: Vec<Lit>, back: usize) {
         self.back_to(back);
         if learnt.len() == 1 {
@@ -507,14 +520,9 @@ impl Engine {
         let mut decisions = 0_u32;
         loop {
             if let Some(conflict) = self.propagate() {
-                self.conflicts += 1;
-                if self.starts.is_empty() {
-                    self.impossible = true;
+                if !self.mend(&conflict) {
                     return Outcome::Refuted(Vec::new());
                 }
-                let (learnt, back) = self.learn(&conflict);
-                self.keep_learnt(learnt, back);
-                self.order.decay();
                 if self.conflicts >= last || (self.conflicts.is_multiple_of(32) && !go_on()) {
                     return Outcome::Unknown;
                 }

@@ -15,6 +15,9 @@ use std::sync::{Arc, Mutex, PoisonError};
 /// The most gardens kept at once; a full one is about half a megabyte.
 const MOST_KEPT: usize = 200;
 
+/// The needle's day and the day it is.
+type Days = (Date, Date);
+
 /// A garden as it stood at a revision, with all that a request needs to reason about it.
 #[derive(Debug)]
 pub struct Ready {
@@ -22,7 +25,7 @@ pub struct Ready {
     pub at: Versioned,
     grower: Arc<Grower>,
     /// What was reckoned of it last: for which needle's day and which today.
-    reckoned: Mutex<Option<((Date, Date), Arc<Reckoning>)>>,
+    reckoned: Mutex<Option<(Days, Arc<Reckoning>)>>,
 }
 
 impl Ready {

@@ -8,6 +8,7 @@ use sparrow_core::ask::question::{Answer, Question};
 use sparrow_core::catalogue::Catalogue;
 use sparrow_core::change::command::Command;
 use sparrow_facts::refusal::Refusal;
+use sparrow_facts::units::{Length, Units};
 use std::path::Path;
 use ts_rs::{Config, ExportError, TS};
 
@@ -25,5 +26,22 @@ pub fn write_types(folder: &Path) -> Result<(), ExportError> {
     Command::export_all(&config)?;
     StationRead::export_all(&config)?;
     CalendarAt::export_all(&config)?;
-    Report::export_all(&config)
+    Report::export_all(&config)?;
+    std::fs::write(folder.join("Lengths.ts"), lengths()).map_err(ExportError::from)
+}
+
+/// Lengths \[tenths of a millimetre\] with what the tape says of them in both units, which the page's own words for
+/// lengths are tested against: every rounding of the first inch, then ever longer ones up to a long bed.
+fn lengths() -> String {
+    let first = (0..=254).step_by(2);
+    let longer = (0..160).map(|n| 254 + n * (37 + n * 8));
+    let line = |tenths: i32| {
+        let length = Length::tenths_mm(tenths);
+        format!("  [{tenths}, '{}', '{}'],\n", length.on_tape(Units::Imperial), length.on_tape(Units::Metric))
+    };
+    let lines: String = first.chain(longer).map(line).collect();
+    format!(
+        "// What the tape says of lengths in tenths of a millimetre: imperial, metric. Written by `cargo xtask generate`.\n\
+         export const LENGTHS: [number, string, string][] = [\n{lines}];\n"
+    )
 }

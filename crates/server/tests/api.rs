@@ -327,6 +327,7 @@ async fn questions_are_answered_in_the_gardener_s_words_and_change_nothing() {
 }
 
 #[tokio::test(flavor = "multi_thread")]
+#[allow(clippy::too_many_lines, reason = "one table of questions")]
 async fn questions_of_the_season_are_answered_on_any_day_of_any_year() {
     let served = served().await;
     let owner = served.enters("tern-court").await;

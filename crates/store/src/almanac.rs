@@ -3,7 +3,7 @@
 use crate::columns::{fit, of_word, word};
 use crate::{GardenId, StoreError};
 use jiff_sqlx::{Date, ToSqlx};
-use sparrow_facts::almanac::{Almanac, BedWarmth, Monthly, Shelf, SoilReading, Station, StationYear};
+use sparrow_facts::almanac::{Almanac, BedWarmth, Climate, Cover, Monthly, Mulch, Shelf, SoilReading, Station, StationYear};
 use sparrow_facts::ids::BedId;
 use sparrow_facts::units::TenthsC;
 use sqlx::PgConnection;
@@ -113,64 +113,87 @@ async fn readings(connection: &mut PgConnection, garden: GardenId) -> Result<Vec
         .collect()
 }
 
-/// Writes all of it in place of what was there.
-pub async fn write(connection: &mut PgConnection, garden: GardenId, almanac: &Almanac) -> Result<(), StoreError> {
-    let (months, shelf) = (almanac.months, almanac.shelf);
+/// Writes where the warmth is taken from, and how much chance is taken.
+pub async fn climate(connection: &mut PgConnection, garden: GardenId, climate: &Climate) -> Result<u64, StoreError> {
+    let Climate { from, shape, months, appetite } = climate;
     let (highs, lows) = (months.map(|all| tenths(&all.high)), months.map(|all| tenths(&all.low)));
-    sqlx::query!(
-        "update garden set warmth_from = $2, climate_shape = $3, appetite = $4, month_highs = $5, month_lows = $6,
-                shelf_cells = $7, shelf_tray = $8, shelf_mat = $9, shelf_hardening = $10, harden_days = $11, survival = $12
-         where id = $1",
+    let done = sqlx::query!(
+        "update garden set warmth_from = $2, climate_shape = $3, appetite = $4, month_highs = $5, month_lows = $6 where id = $1",
         garden.0,
-        word(&almanac.from)?,
-        almanac.shape,
-        word(&almanac.appetite)?,
+        word(from)?,
+        shape.as_deref(),
+        word(appetite)?,
         highs.as_deref(),
-        lows.as_deref(),
+        lows.as_deref()
+    );
+    Ok(done.execute(connection).await?.rows_affected())
+}
+
+/// Writes the seedling shelf.
+pub async fn shelf(connection: &mut PgConnection, garden: GardenId, shelf: Shelf) -> Result<u64, StoreError> {
+    let done = sqlx::query!(
+        "update garden set shelf_cells = $2, shelf_tray = $3, shelf_mat = $4, shelf_hardening = $5, harden_days = $6,
+                survival = $7 where id = $1",
+        garden.0,
         fit::<i16, _>(shelf.cells)?,
         fit::<i16, _>(shelf.tray)?,
         fit::<i16, _>(shelf.mat)?,
         fit::<i16, _>(shelf.hardening)?,
         i16::from(shelf.harden_days),
         i16::from(shelf.survival)
-    )
-    .execute(&mut *connection)
-    .await?;
-    sqlx::query!(
-        "update bed set mulch = 'none', cover = 'none' where garden_id = $1 and (mulch <> 'none' or cover <> 'none')",
-        garden.0
-    )
-    .execute(&mut *connection)
-    .await?;
-    for one in &almanac.beds {
-        sqlx::query!(
-            "update bed set mulch = $3, cover = $4 where garden_id = $1 and id = $2",
-            garden.0,
-            fit::<i32, _>(one.bed.0)?,
-            word(&one.mulch)?,
-            word(&one.cover)?
-        )
-        .execute(&mut *connection)
-        .await?;
-    }
-    sqlx::query!("delete from soil_reading where garden_id = $1", garden.0).execute(&mut *connection).await?;
-    for one in &almanac.readings {
-        sqlx::query!(
-            "insert into soil_reading (garden_id, bed_id, day, tenths_c) values ($1, $2, $3::date, $4)",
-            garden.0,
-            fit::<i32, _>(one.bed.0)?,
-            one.on.to_sqlx() as _,
-            one.soil.0
-        )
-        .execute(&mut *connection)
-        .await?;
-    }
-    write_station(connection, garden, almanac.station.as_ref()).await
+    );
+    Ok(done.execute(connection).await?.rows_affected())
 }
 
-async fn write_station(connection: &mut PgConnection, garden: GardenId, station: Option<&Station>) -> Result<(), StoreError> {
+/// Writes how a bed is mulched and covered.
+pub async fn bed_warmth(connection: &mut PgConnection, garden: GardenId, warmth: BedWarmth) -> Result<u64, StoreError> {
+    let done = sqlx::query!(
+        "update bed set mulch = $3, cover = $4 where garden_id = $1 and id = $2",
+        garden.0,
+        fit::<i32, _>(warmth.bed.0)?,
+        word(&warmth.mulch)?,
+        word(&warmth.cover)?
+    );
+    Ok(done.execute(connection).await?.rows_affected())
+}
+
+/// A bed lies bare under the open sky.
+pub async fn forget_bed_warmth(connection: &mut PgConnection, garden: GardenId, bed: BedId) -> Result<u64, StoreError> {
+    bed_warmth(connection, garden, BedWarmth { bed, mulch: Mulch::None, cover: Cover::None }).await
+}
+
+/// Writes a reading of a soil thermometer.
+pub async fn reading(connection: &mut PgConnection, garden: GardenId, one: SoilReading) -> Result<u64, StoreError> {
+    let done = sqlx::query!(
+        "insert into soil_reading (garden_id, bed_id, day, tenths_c) values ($1, $2, $3::date, $4)
+         on conflict (garden_id, bed_id, day) do update set tenths_c = excluded.tenths_c",
+        garden.0,
+        fit::<i32, _>(one.bed.0)?,
+        one.on.to_sqlx() as _,
+        one.soil.0
+    );
+    Ok(done.execute(connection).await?.rows_affected())
+}
+
+/// Strikes a reading out.
+pub async fn forget_reading(connection: &mut PgConnection, garden: GardenId, one: SoilReading) -> Result<u64, StoreError> {
+    let done = sqlx::query!(
+        "delete from soil_reading where garden_id = $1 and bed_id = $2 and day = $3::date",
+        garden.0,
+        fit::<i32, _>(one.bed.0)?,
+        one.on.to_sqlx() as _
+    );
+    Ok(done.execute(connection).await?.rows_affected())
+}
+
+/// Writes a station in place of any other, or takes it away.
+pub async fn write_station(
+    connection: &mut PgConnection,
+    garden: GardenId,
+    station: Option<&Station>,
+) -> Result<u64, StoreError> {
     sqlx::query!("delete from station where garden_id = $1", garden.0).execute(&mut *connection).await?;
-    let Some(station) = station else { return Ok(()) };
+    let Some(station) = station else { return Ok(1) };
     let rain: Option<Vec<i32>> = station.rain_mm.map(|months| months.iter().map(|rain| i32::from(*rain)).collect());
     sqlx::query!(
         "insert into station (garden_id, name, first_day, last_day, days, missing, highs, lows, rain_mm)
@@ -199,5 +222,5 @@ async fn write_station(connection: &mut PgConnection, garden: GardenId, station:
         .execute(&mut *connection)
         .await?;
     }
-    Ok(())
+    Ok(1)
 }

@@ -3,7 +3,7 @@
 //! A change is planned before it comes here, on the revision its asker saw; the garden's row is locked only to compare
 //! that revision and to write.
 
-use crate::{AccountId, GardenId, Store, StoreError, facts, write};
+use crate::{AccountId, GardenId, Store, StoreError, facts, upgrade, write};
 use serde_json::{Value, json};
 use sparrow_facts::edit::{Edit, inverse};
 use sparrow_facts::garden::Garden;
@@ -93,15 +93,16 @@ impl Store {
         write::edits(&mut tx, asked.garden, &edits).await?;
         let revision = sqlx::query_scalar!(
             "with dropped as (update change set state = 'dropped' where garden_id = $1 and state = 'undone'),
-                  noted as (insert into change (garden_id, number, account_id, state, command, edits)
-                            select $1, coalesce(max(number), 0) + 1, $2, 'done', $3, $4 from change where garden_id = $1),
+                  noted as (insert into change (garden_id, number, account_id, state, command, edits, edits_version)
+                            select $1, coalesce(max(number), 0) + 1, $2, 'done', $3, $4, $6 from change where garden_id = $1),
                   keyed as (insert into made_request (garden_id, key, asked) select $1, $5, $3 where $5::text is not null)
              update garden set revision = revision + 1 where id = $1 returning revision",
             asked.garden.0,
             asked.by.0,
             &command,
             serde_json::to_value(&edits)?,
-            asked.key
+            asked.key,
+            upgrade::EDITS
         )
         .fetch_one(&mut *tx)
         .await?;
@@ -119,13 +120,13 @@ impl Store {
         up_to_date(current, asked.on)?;
         let last = sqlx::query!(
             "update change set state = 'undone' where garden_id = $1 and number =
-                 (select max(number) from change where garden_id = $1 and state = 'done') returning edits",
+                 (select max(number) from change where garden_id = $1 and state = 'done') returning edits, edits_version",
             asked.garden.0
         )
         .fetch_optional(&mut *tx)
         .await?
         .ok_or(Refusal::NothingTo { what: "undo" })?;
-        finish(tx, asked, told, inverse(serde_json::from_value(last.edits)?)).await
+        finish(tx, asked, told, inverse(upgrade::edits(last.edits, last.edits_version)?)).await
     }
 
     /// Does again what was undone last; refused when there is nothing.
@@ -138,13 +139,13 @@ impl Store {
         up_to_date(current, asked.on)?;
         let first = sqlx::query!(
             "update change set state = 'done' where garden_id = $1 and number =
-                 (select min(number) from change where garden_id = $1 and state = 'undone') returning edits",
+                 (select min(number) from change where garden_id = $1 and state = 'undone') returning edits, edits_version",
             asked.garden.0
         )
         .fetch_optional(&mut *tx)
         .await?
         .ok_or(Refusal::NothingTo { what: "do again" })?;
-        finish(tx, asked, told, serde_json::from_value(first.edits)?).await
+        finish(tx, asked, told, upgrade::edits(first.edits, first.edits_version)?).await
     }
 }
 

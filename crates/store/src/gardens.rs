@@ -2,8 +2,11 @@
 
 use crate::{AccountId, GardenId, Store, StoreError, write};
 use serde::{Deserialize, Serialize};
+use sparrow_facts::almanac::Almanac;
 use sparrow_facts::edit::Edit;
 use sparrow_facts::garden::Garden;
+use sparrow_facts::rows;
+use sparrow_facts::turns::Turns;
 
 /// What an account may do in a garden.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
@@ -146,8 +149,8 @@ fn everything(garden: &Garden) -> Vec<Edit> {
     let spacings = garden.spacings.iter().map(|own| Edit::Spacing { before: None, after: Some(own.clone()) });
     let school = Edit::School { before: garden.school, after: garden.school };
     let groupings = garden.groupings.iter().map(|own| Edit::Grouping { before: None, after: Some(own.clone()) });
-    let turns = Edit::Turns { before: Box::default(), after: Box::new(garden.turns.clone()) };
-    let almanac = Edit::Almanac { before: Box::default(), after: Box::new(garden.almanac.clone()) };
-    let rest = patches.chain(past).chain(spacings).chain([turns, almanac]);
+    let turns = rows::turns(&Turns::default(), &garden.turns);
+    let almanac = rows::almanac(&Almanac::default(), &garden.almanac);
+    let rest = patches.chain(past).chain(spacings).chain(turns).chain(almanac);
     [site, school].into_iter().chain(groupings).chain(beds).chain(rest).collect()
 }

@@ -65,7 +65,7 @@ pub async fn load(connection: &mut PgConnection, garden: GardenId) -> Result<Vec
 }
 
 /// Writes a grouping that is new, or back again.
-pub async fn write(connection: &mut PgConnection, garden: GardenId, own: &OwnGrouping) -> Result<(), StoreError> {
+pub async fn write(connection: &mut PgConnection, garden: GardenId, own: &OwnGrouping) -> Result<u64, StoreError> {
     let id: i32 = fit(own.id.0)?;
     let first_day: i16 = fit(own.first_day)?;
     sqlx::query!(
@@ -103,7 +103,7 @@ pub async fn write(connection: &mut PgConnection, garden: GardenId, own: &OwnGro
         .execute(&mut *connection)
         .await?;
     }
-    Ok(())
+    Ok(1)
 }
 
 /// Takes a grouping away.

@@ -13,6 +13,7 @@ mod facts;
 mod gardens;
 mod groupings;
 mod turns;
+mod upgrade;
 mod write;
 
 pub use accounts::Account;

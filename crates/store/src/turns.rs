@@ -4,7 +4,8 @@ use crate::columns::{fit, of_word, word};
 use crate::{GardenId, StoreError};
 use sparrow_facts::ids::{BedId, TurnPlanId, WishId};
 use sparrow_facts::turns::{
-    Closing, Entry, Needs, OwnFamily, Parts, Piece, Pinned, SoilFinding, TurnPlan, TurnWish, Turns, Unknown, WishDraft, YearsOf,
+    Closing, Entry, Needs, OwnFamily, Parts, Piece, Pinned, SoilFinding, TurnPlan, TurnRules, TurnWish, Turns, Unknown,
+    WishDraft, YearsOf,
 };
 use sqlx::PgConnection;
 
@@ -137,107 +138,90 @@ async fn plans(connection: &mut PgConnection, garden: GardenId) -> Result<Vec<Tu
         .collect()
 }
 
-/// Writes all that a household says about its turns in place of what it said before.
-pub async fn write(connection: &mut PgConnection, garden: GardenId, turns: &Turns) -> Result<(), StoreError> {
-    clear(connection, garden).await?;
-    rules(connection, garden, turns).await?;
-    for own in &turns.families {
-        sqlx::query!(
-            "insert into own_family (garden_id, family, years, risk) values ($1, $2, $3, $4)",
-            garden.0,
-            own.family,
-            i16::from(own.interval),
-            i16::from(own.risk)
-        )
-        .execute(&mut *connection)
-        .await?;
-    }
-    for finding in &turns.findings {
-        sqlx::query!(
-            "insert into finding (garden_id, bed_id, family, years, what) values ($1, $2, $3, $4, $5)",
-            garden.0,
-            fit::<i32, _>(finding.bed.0)?,
-            finding.family,
-            i16::from(finding.interval),
-            finding.what
-        )
-        .execute(&mut *connection)
-        .await?;
-    }
-    for unknown in &turns.unknown {
-        let bed: i32 = fit(unknown.bed.0)?;
-        sqlx::query!("insert into unknown_year (garden_id, bed_id, year) values ($1, $2, $3)", garden.0, bed, unknown.year)
-            .execute(&mut *connection)
-            .await?;
-    }
-    for wish in &turns.wishes {
-        insert_wish(connection, garden, wish).await?;
-    }
-    for pin in &turns.pins {
-        sqlx::query!(
-            "insert into wish_pin (garden_id, wish_id, year, bed_id, piece) values ($1, $2, $3, $4, $5)",
-            garden.0,
-            fit::<i32, _>(pin.wish.0)?,
-            pin.year,
-            fit::<i32, _>(pin.at.bed.0)?,
-            i16::from(pin.at.piece)
-        )
-        .execute(&mut *connection)
-        .await?;
-    }
-    for closing in &turns.closed {
-        sqlx::query!(
-            "insert into fallow (garden_id, bed_id, piece, year) values ($1, $2, $3, $4)",
-            garden.0,
-            fit::<i32, _>(closing.at.bed.0)?,
-            i16::from(closing.at.piece),
-            closing.year
-        )
-        .execute(&mut *connection)
-        .await?;
-    }
-    for plan in &turns.plans {
-        insert_plan(connection, garden, plan).await?;
-    }
-    Ok(())
-}
-
-async fn clear(connection: &mut PgConnection, garden: GardenId) -> Result<(), StoreError> {
-    let garden = garden.0;
-    sqlx::query!("delete from own_family where garden_id = $1", garden).execute(&mut *connection).await?;
-    sqlx::query!("delete from finding where garden_id = $1", garden).execute(&mut *connection).await?;
-    sqlx::query!("delete from unknown_year where garden_id = $1", garden).execute(&mut *connection).await?;
-    sqlx::query!("delete from fallow where garden_id = $1", garden).execute(&mut *connection).await?;
-    sqlx::query!("delete from turn_plan where garden_id = $1", garden).execute(&mut *connection).await?;
-    sqlx::query!("delete from wish where garden_id = $1", garden).execute(&mut *connection).await?;
-    Ok(())
-}
-
-async fn rules(connection: &mut PgConnection, garden: GardenId, turns: &Turns) -> Result<(), StoreError> {
-    sqlx::query!(
+/// Writes the rules.
+pub async fn rules(connection: &mut PgConnection, garden: GardenId, rules: TurnRules) -> Result<u64, StoreError> {
+    let TurnRules { years, school, unit, covers_count } = rules;
+    let done = sqlx::query!(
         "update garden set turn_years = $2, turn_school = $3, turn_unit = $4, covers_count = $5 where id = $1",
         garden.0,
-        i16::from(turns.years),
-        word(&turns.school)?,
-        word(&turns.unit)?,
-        turns.covers_count
-    )
-    .execute(&mut *connection)
-    .await?;
-    let numbers = |beds: &[BedId]| beds.iter().map(|bed| fit(bed.0)).collect::<Result<Vec<i32>, StoreError>>();
-    let (shady, divided) = (numbers(&turns.shady)?, numbers(&turns.divided)?);
-    sqlx::query!("update bed set shady = id = any($2), divided = id = any($3) where garden_id = $1", garden.0, &shady, &divided)
-        .execute(connection)
-        .await?;
-    Ok(())
+        i16::from(years),
+        word(&school)?,
+        word(&unit)?,
+        covers_count
+    );
+    Ok(done.execute(connection).await?.rows_affected())
 }
 
-async fn insert_wish(connection: &mut PgConnection, garden: GardenId, wish: &TurnWish) -> Result<(), StoreError> {
+/// Notes a bed as shady, or no longer.
+pub async fn shady(connection: &mut PgConnection, garden: GardenId, bed: BedId, is: bool) -> Result<u64, StoreError> {
+    let id: i32 = fit(bed.0)?;
+    let done = sqlx::query!("update bed set shady = $3 where garden_id = $1 and id = $2", garden.0, id, is);
+    Ok(done.execute(connection).await?.rows_affected())
+}
+
+/// Lets the halves of a bed's sections count apart, or no longer.
+pub async fn divided(connection: &mut PgConnection, garden: GardenId, bed: BedId, is: bool) -> Result<u64, StoreError> {
+    let id: i32 = fit(bed.0)?;
+    let done = sqlx::query!("update bed set divided = $3 where garden_id = $1 and id = $2", garden.0, id, is);
+    Ok(done.execute(connection).await?.rows_affected())
+}
+
+/// Writes the household's own values of a family.
+pub async fn own_family(connection: &mut PgConnection, garden: GardenId, own: &OwnFamily) -> Result<u64, StoreError> {
+    let done = sqlx::query!(
+        "insert into own_family (garden_id, family, years, risk) values ($1, $2, $3, $4)
+         on conflict (garden_id, family) do update set years = excluded.years, risk = excluded.risk",
+        garden.0,
+        own.family,
+        i16::from(own.interval),
+        i16::from(own.risk)
+    );
+    Ok(done.execute(connection).await?.rows_affected())
+}
+
+/// Goes back to the catalogue's values of a family.
+pub async fn forget_own_family(connection: &mut PgConnection, garden: GardenId, own: &OwnFamily) -> Result<u64, StoreError> {
+    let done = sqlx::query!("delete from own_family where garden_id = $1 and family = $2", garden.0, own.family);
+    Ok(done.execute(connection).await?.rows_affected())
+}
+
+/// Writes a trouble found in the soil of a bed.
+pub async fn soil_finding(connection: &mut PgConnection, garden: GardenId, found: &SoilFinding) -> Result<u64, StoreError> {
+    let done = sqlx::query!(
+        "insert into finding (garden_id, bed_id, family, years, what) values ($1, $2, $3, $4, $5)
+         on conflict (garden_id, bed_id, family) do update set years = excluded.years, what = excluded.what",
+        garden.0,
+        fit::<i32, _>(found.bed.0)?,
+        found.family,
+        i16::from(found.interval),
+        found.what
+    );
+    Ok(done.execute(connection).await?.rows_affected())
+}
+
+/// A trouble is over.
+pub async fn forget_soil_finding(
+    connection: &mut PgConnection,
+    garden: GardenId,
+    found: &SoilFinding,
+) -> Result<u64, StoreError> {
+    let bed: i32 = fit(found.bed.0)?;
+    let done =
+        sqlx::query!("delete from finding where garden_id = $1 and bed_id = $2 and family = $3", garden.0, bed, found.family);
+    Ok(done.execute(connection).await?.rows_affected())
+}
+
+/// Writes a wish.
+pub async fn wish(connection: &mut PgConnection, garden: GardenId, wish: &TurnWish) -> Result<u64, StoreError> {
     let WishDraft { crop, squares, parts, needs, years, winters, resistant } = &wish.wish;
-    sqlx::query!(
+    let done = sqlx::query!(
         "insert into wish (garden_id, id, crop, squares, early, main, late, trellis, sun, deep, container, every, first_year,
                            last_year, winters, resistant)
-         values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16)",
+         values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16)
+         on conflict (garden_id, id) do update set crop = excluded.crop, squares = excluded.squares, early = excluded.early,
+             main = excluded.main, late = excluded.late, trellis = excluded.trellis, sun = excluded.sun, deep = excluded.deep,
+             container = excluded.container, every = excluded.every, first_year = excluded.first_year,
+             last_year = excluded.last_year, winters = excluded.winters, resistant = excluded.resistant",
         garden.0,
         fit::<i32, _>(wish.id.0)?,
         crop,
@@ -254,16 +238,91 @@ async fn insert_wish(connection: &mut PgConnection, garden: GardenId, wish: &Tur
         years.last,
         winters,
         resistant
-    )
-    .execute(connection)
-    .await?;
-    Ok(())
+    );
+    Ok(done.execute(connection).await?.rows_affected())
 }
 
-async fn insert_plan(connection: &mut PgConnection, garden: GardenId, plan: &TurnPlan) -> Result<(), StoreError> {
+/// Wishes for something no longer.
+pub async fn forget_wish(connection: &mut PgConnection, garden: GardenId, wish: &TurnWish) -> Result<u64, StoreError> {
+    let id: i32 = fit(wish.id.0)?;
+    let done = sqlx::query!("delete from wish where garden_id = $1 and id = $2", garden.0, id);
+    Ok(done.execute(connection).await?.rows_affected())
+}
+
+/// Fixes a wish to ground in a year.
+pub async fn pin(connection: &mut PgConnection, garden: GardenId, pin: Pinned) -> Result<u64, StoreError> {
+    let done = sqlx::query!(
+        "insert into wish_pin (garden_id, wish_id, year, bed_id, piece) values ($1, $2, $3, $4, $5)
+         on conflict (garden_id, wish_id, year) do update set bed_id = excluded.bed_id, piece = excluded.piece",
+        garden.0,
+        fit::<i32, _>(pin.wish.0)?,
+        pin.year,
+        fit::<i32, _>(pin.at.bed.0)?,
+        i16::from(pin.at.piece)
+    );
+    Ok(done.execute(connection).await?.rows_affected())
+}
+
+/// Lets a wish go in a year.
+pub async fn forget_pin(connection: &mut PgConnection, garden: GardenId, pin: Pinned) -> Result<u64, StoreError> {
+    let wish: i32 = fit(pin.wish.0)?;
+    let done = sqlx::query!("delete from wish_pin where garden_id = $1 and wish_id = $2 and year = $3", garden.0, wish, pin.year);
+    Ok(done.execute(connection).await?.rows_affected())
+}
+
+/// Lets ground lie fallow in a year.
+pub async fn closing(connection: &mut PgConnection, garden: GardenId, closing: Closing) -> Result<u64, StoreError> {
+    let done = sqlx::query!(
+        "insert into fallow (garden_id, bed_id, piece, year) values ($1, $2, $3, $4)",
+        garden.0,
+        fit::<i32, _>(closing.at.bed.0)?,
+        i16::from(closing.at.piece),
+        closing.year
+    );
+    Ok(done.execute(connection).await?.rows_affected())
+}
+
+/// Ground is planted again.
+pub async fn forget_closing(connection: &mut PgConnection, garden: GardenId, closing: Closing) -> Result<u64, StoreError> {
+    let done = sqlx::query!(
+        "delete from fallow where garden_id = $1 and bed_id = $2 and piece = $3 and year = $4",
+        garden.0,
+        fit::<i32, _>(closing.at.bed.0)?,
+        i16::from(closing.at.piece),
+        closing.year
+    );
+    Ok(done.execute(connection).await?.rows_affected())
+}
+
+/// Nobody knows what stood in a bed in a year.
+pub async fn unknown_year(connection: &mut PgConnection, garden: GardenId, unknown: Unknown) -> Result<u64, StoreError> {
+    let bed: i32 = fit(unknown.bed.0)?;
+    let done =
+        sqlx::query!("insert into unknown_year (garden_id, bed_id, year) values ($1, $2, $3)", garden.0, bed, unknown.year);
+    Ok(done.execute(connection).await?.rows_affected())
+}
+
+/// Somebody knows.
+pub async fn forget_unknown_year(connection: &mut PgConnection, garden: GardenId, unknown: Unknown) -> Result<u64, StoreError> {
+    let bed: i32 = fit(unknown.bed.0)?;
+    let done =
+        sqlx::query!("delete from unknown_year where garden_id = $1 and bed_id = $2 and year = $3", garden.0, bed, unknown.year);
+    Ok(done.execute(connection).await?.rows_affected())
+}
+
+/// Forgets a plan with its entries.
+pub async fn forget_plan(connection: &mut PgConnection, garden: GardenId, plan: TurnPlanId) -> Result<u64, StoreError> {
+    let id: i32 = fit(plan.0)?;
+    let done = sqlx::query!("delete from turn_plan where garden_id = $1 and id = $2", garden.0, id);
+    Ok(done.execute(connection).await?.rows_affected())
+}
+
+/// Writes a plan with its entries.
+pub async fn plan(connection: &mut PgConnection, garden: GardenId, plan: &TurnPlan) -> Result<u64, StoreError> {
     let id: i32 = fit(plan.id.0)?;
-    sqlx::query!(
-        "insert into turn_plan (garden_id, id, name, followed) values ($1, $2, $3, $4)",
+    let done = sqlx::query!(
+        "insert into turn_plan (garden_id, id, name, followed) values ($1, $2, $3, $4)
+         on conflict (garden_id, id) do update set name = excluded.name, followed = excluded.followed",
         garden.0,
         id,
         plan.name,
@@ -271,6 +330,9 @@ async fn insert_plan(connection: &mut PgConnection, garden: GardenId, plan: &Tur
     )
     .execute(&mut *connection)
     .await?;
+    sqlx::query!("delete from turn_plan_entry where garden_id = $1 and plan_id = $2", garden.0, id)
+        .execute(&mut *connection)
+        .await?;
     // One statement for all entries: a plan has hundreds of them.
     let wishes = plan.entries.iter().map(|entry| fit(entry.wish.0)).collect::<Result<Vec<i32>, StoreError>>()?;
     let beds = plan.entries.iter().map(|entry| fit(entry.at.bed.0)).collect::<Result<Vec<i32>, StoreError>>()?;
@@ -290,5 +352,5 @@ async fn insert_plan(connection: &mut PgConnection, garden: GardenId, plan: &Tur
     )
     .execute(connection)
     .await?;
-    Ok(())
+    Ok(done.rows_affected())
 }

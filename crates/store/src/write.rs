@@ -15,54 +15,101 @@ use sqlx::PgConnection;
 /// Writes edits in their order.
 pub async fn edits(connection: &mut PgConnection, garden: GardenId, edits: &[Edit]) -> Result<(), StoreError> {
     for edit in edits {
-        match edit {
-            Edit::Site { after, .. } => site(connection, garden, after).await?,
-            Edit::Bed { after: Some(after), .. } => bed(connection, garden, after).await?,
-            Edit::Patch { after: Some(after), .. } => patch(connection, garden, after).await?,
-            Edit::Past { after: Some(after), .. } => past(connection, garden, after).await?,
-            Edit::Grouping { after: Some(after), .. } => groupings::write(connection, garden, after).await?,
-            Edit::Turns { after, .. } => turns::write(connection, garden, after).await?,
-            Edit::Almanac { after, .. } => almanac::write(connection, garden, after).await?,
-            Edit::School { after, .. } => household_school(connection, garden, *after).await?,
-            Edit::Spacing { after: Some(after), .. } => spacing(connection, garden, after).await?,
-            gone => forget(connection, garden, gone).await?,
+        let changed = one(connection, garden, edit).await?;
+        // What an edit speaks of must be there: otherwise the tables are not what the facts were taken to be.
+        if !changed {
+            return Err(StoreError::NotFound);
         }
     }
     Ok(())
 }
 
-async fn forget(connection: &mut PgConnection, garden: GardenId, edit: &Edit) -> Result<(), StoreError> {
-    if let Edit::Grouping { before: Some(own), .. } = edit {
-        return if groupings::forget(connection, garden, own).await? == 1 { Ok(()) } else { Err(StoreError::NotFound) };
-    }
-    let garden = garden.0;
-    let deleted = match edit {
-        Edit::Bed { before: Some(bed), .. } => {
-            let id: i32 = fit(bed.id.0)?;
-            sqlx::query!("delete from bed where garden_id = $1 and id = $2", garden, id).execute(connection).await?
-        }
-        Edit::Patch { before: Some(patch), .. } => {
-            let id: i32 = fit(patch.id.0)?;
-            sqlx::query!("delete from patch where garden_id = $1 and id = $2", garden, id).execute(connection).await?
-        }
-        Edit::Past { before: Some(past), .. } => {
-            let id: i32 = fit(past.id.0)?;
-            sqlx::query!("delete from past_stand where garden_id = $1 and id = $2", garden, id).execute(connection).await?
-        }
-        Edit::Spacing { before: Some(own), .. } => {
-            sqlx::query!("delete from own_spacing where garden_id = $1 and crop = $2 and way = $3", garden, own.crop, own.way)
-                .execute(connection)
-                .await?
-        }
-        _ => return Ok(()),
+/// Writes one edit; whether the row it speaks of was there.
+async fn one(connection: &mut PgConnection, garden: GardenId, edit: &Edit) -> Result<bool, StoreError> {
+    let done = match edit {
+        Edit::Site { after, .. } => site(connection, garden, after).await?,
+        Edit::School { after, .. } => household_school(connection, garden, *after).await?,
+        Edit::Bed { after: Some(after), .. } => bed(connection, garden, after).await?,
+        Edit::Bed { before: Some(gone), after: None } => forget_bed(connection, garden, gone.id.0).await?,
+        Edit::Patch { after: Some(after), .. } => patch(connection, garden, after).await?,
+        Edit::Patch { before: Some(gone), after: None } => forget_patch(connection, garden, gone.id.0).await?,
+        Edit::Past { after: Some(after), .. } => past(connection, garden, after).await?,
+        Edit::Past { before: Some(gone), after: None } => forget_past(connection, garden, gone.id.0).await?,
+        Edit::Spacing { after: Some(after), .. } => spacing(connection, garden, after).await?,
+        Edit::Spacing { before: Some(gone), after: None } => forget_spacing(connection, garden, gone).await?,
+        Edit::Grouping { after: Some(after), .. } => groupings::write(connection, garden, after).await?,
+        Edit::Grouping { before: Some(gone), after: None } => groupings::forget(connection, garden, gone).await?,
+        Edit::TurnRules { after, .. } => turns::rules(connection, garden, *after).await?,
+        Edit::Shady { bed, after, .. } => turns::shady(connection, garden, *bed, *after).await?,
+        Edit::Divided { bed, after, .. } => turns::divided(connection, garden, *bed, *after).await?,
+        Edit::OwnFamily { after: Some(after), .. } => turns::own_family(connection, garden, after).await?,
+        Edit::OwnFamily { before: Some(gone), after: None } => turns::forget_own_family(connection, garden, gone).await?,
+        Edit::SoilFinding { after: Some(after), .. } => turns::soil_finding(connection, garden, after).await?,
+        Edit::SoilFinding { before: Some(gone), after: None } => turns::forget_soil_finding(connection, garden, gone).await?,
+        Edit::Wish { after: Some(after), .. } => turns::wish(connection, garden, after).await?,
+        Edit::Wish { before: Some(gone), after: None } => turns::forget_wish(connection, garden, gone).await?,
+        Edit::Pin { after: Some(after), .. } => turns::pin(connection, garden, *after).await?,
+        Edit::Pin { before: Some(gone), after: None } => turns::forget_pin(connection, garden, *gone).await?,
+        Edit::Closing { after: Some(after), .. } => turns::closing(connection, garden, *after).await?,
+        Edit::Closing { before: Some(gone), after: None } => turns::forget_closing(connection, garden, *gone).await?,
+        Edit::UnknownYear { after: Some(after), .. } => turns::unknown_year(connection, garden, *after).await?,
+        Edit::UnknownYear { before: Some(gone), after: None } => turns::forget_unknown_year(connection, garden, *gone).await?,
+        Edit::Plan { after: Some(after), .. } => turns::plan(connection, garden, after).await?,
+        Edit::Plan { before: Some(gone), after: None } => turns::forget_plan(connection, garden, gone.id).await?,
+        Edit::Climate { after, .. } => almanac::climate(connection, garden, after).await?,
+        Edit::Shelf { after, .. } => almanac::shelf(connection, garden, *after).await?,
+        Edit::Station { after, .. } => almanac::write_station(connection, garden, after.as_deref()).await?,
+        Edit::BedWarmth { after: Some(after), .. } => almanac::bed_warmth(connection, garden, *after).await?,
+        Edit::BedWarmth { before: Some(gone), after: None } => almanac::forget_bed_warmth(connection, garden, gone.bed).await?,
+        Edit::Reading { after: Some(after), .. } => almanac::reading(connection, garden, *after).await?,
+        Edit::Reading { before: Some(gone), after: None } => almanac::forget_reading(connection, garden, *gone).await?,
+        // Nothing before and nothing after is no change.
+        Edit::Bed { before: None, after: None }
+        | Edit::Patch { before: None, after: None }
+        | Edit::Past { before: None, after: None }
+        | Edit::Spacing { before: None, after: None }
+        | Edit::Grouping { before: None, after: None }
+        | Edit::OwnFamily { before: None, after: None }
+        | Edit::SoilFinding { before: None, after: None }
+        | Edit::Wish { before: None, after: None }
+        | Edit::Pin { before: None, after: None }
+        | Edit::Closing { before: None, after: None }
+        | Edit::UnknownYear { before: None, after: None }
+        | Edit::Plan { before: None, after: None }
+        | Edit::BedWarmth { before: None, after: None }
+        | Edit::Reading { before: None, after: None } => 1,
     };
-    if deleted.rows_affected() == 1 { Ok(()) } else { Err(StoreError::NotFound) }
+    Ok(done == 1)
 }
 
-async fn site(connection: &mut PgConnection, garden: GardenId, site: &Site) -> Result<(), StoreError> {
+async fn forget_bed(connection: &mut PgConnection, garden: GardenId, bed: u32) -> Result<u64, StoreError> {
+    let id: i32 = fit(bed)?;
+    let done = sqlx::query!("delete from bed where garden_id = $1 and id = $2", garden.0, id).execute(connection).await?;
+    Ok(done.rows_affected())
+}
+
+async fn forget_patch(connection: &mut PgConnection, garden: GardenId, patch: u32) -> Result<u64, StoreError> {
+    let id: i32 = fit(patch)?;
+    let done = sqlx::query!("delete from patch where garden_id = $1 and id = $2", garden.0, id).execute(connection).await?;
+    Ok(done.rows_affected())
+}
+
+async fn forget_past(connection: &mut PgConnection, garden: GardenId, past: u32) -> Result<u64, StoreError> {
+    let id: i32 = fit(past)?;
+    let done = sqlx::query!("delete from past_stand where garden_id = $1 and id = $2", garden.0, id).execute(connection).await?;
+    Ok(done.rows_affected())
+}
+
+async fn forget_spacing(connection: &mut PgConnection, garden: GardenId, own: &OwnSpacing) -> Result<u64, StoreError> {
+    let gone =
+        sqlx::query!("delete from own_spacing where garden_id = $1 and crop = $2 and way = $3", garden.0, own.crop, own.way);
+    Ok(gone.execute(connection).await?.rows_affected())
+}
+
+async fn site(connection: &mut PgConnection, garden: GardenId, site: &Site) -> Result<u64, StoreError> {
     let units = word(&site.units)?;
     let frost = site.frost;
-    sqlx::query!(
+    let done = sqlx::query!(
         "update garden set name = $2, place = $3, latitude = $4, units = $5, north = $6,
                 last_month = $7, last_day = $8, first_month = $9, first_day = $10, spread_days = $11
          where id = $1",
@@ -80,18 +127,18 @@ async fn site(connection: &mut PgConnection, garden: GardenId, site: &Site) -> R
     )
     .execute(connection)
     .await?;
-    Ok(())
+    Ok(done.rows_affected())
 }
 
-async fn household_school(connection: &mut PgConnection, garden: GardenId, school: School) -> Result<(), StoreError> {
+async fn household_school(connection: &mut PgConnection, garden: GardenId, school: School) -> Result<u64, StoreError> {
     let (word, figure) = school_columns(school);
-    sqlx::query!("update garden set school = $2, school_figure = $3 where id = $1", garden.0, word, figure)
+    let done = sqlx::query!("update garden set school = $2, school_figure = $3 where id = $1", garden.0, word, figure)
         .execute(connection)
         .await?;
-    Ok(())
+    Ok(done.rows_affected())
 }
 
-async fn bed(connection: &mut PgConnection, garden: GardenId, bed: &Bed) -> Result<(), StoreError> {
+async fn bed(connection: &mut PgConnection, garden: GardenId, bed: &Bed) -> Result<u64, StoreError> {
     let id: i32 = fit(bed.id.0)?;
     let school = bed.school.map(school_columns);
     let drips: Vec<i32> = bed.drips.iter().map(|drip| drip.get()).collect();
@@ -100,7 +147,7 @@ async fn bed(connection: &mut PgConnection, garden: GardenId, bed: &Bed) -> Resu
         BedKind::Ground => ("ground", None, None),
         BedKind::Container { volume } => ("container", None, Some(fit::<i32, _>(volume.get())?)),
     };
-    sqlx::query!(
+    let done = sqlx::query!(
         "insert into bed (garden_id, id, half_square, name, kind, board, volume_ml, length, width, depth, x, y, turn,
                           reach_far, reach_near, reach_left, reach_right, school, school_figure, drips)
          select $1, $2, half_square, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19 from garden where id = $1
@@ -131,7 +178,8 @@ async fn bed(connection: &mut PgConnection, garden: GardenId, bed: &Bed) -> Resu
     )
     .execute(&mut *connection)
     .await?;
-    fixtures(connection, garden, id, bed).await
+    fixtures(connection, garden, id, bed).await?;
+    Ok(done.rows_affected())
 }
 
 async fn fixtures(connection: &mut PgConnection, garden: GardenId, id: i32, bed: &Bed) -> Result<(), StoreError> {
@@ -165,7 +213,7 @@ async fn fixtures(connection: &mut PgConnection, garden: GardenId, id: i32, bed:
     Ok(())
 }
 
-async fn patch(connection: &mut PgConnection, garden: GardenId, patch: &Patch) -> Result<(), StoreError> {
+async fn patch(connection: &mut PgConnection, garden: GardenId, patch: &Patch) -> Result<u64, StoreError> {
     let (id, bed): (i32, i32) = (fit(patch.id.0)?, fit(patch.bed.0)?);
     let rect = patch.rect;
     let (school, timing) = (patch.school.map(school_columns), patch.timing);
@@ -214,16 +262,16 @@ async fn patch(connection: &mut PgConnection, garden: GardenId, patch: &Patch) -
     )
     .execute(connection)
     .await?;
-    if written.rows_affected() == 1 { Ok(()) } else { Err(StoreError::NotFound) }
+    Ok(written.rows_affected())
 }
 
-async fn past(connection: &mut PgConnection, garden: GardenId, past: &PastStand) -> Result<(), StoreError> {
+async fn past(connection: &mut PgConnection, garden: GardenId, past: &PastStand) -> Result<u64, StoreError> {
     let (crop, family) = match &past.stood {
         Stood::Crop(key) => (Some(key), None),
         Stood::Family(key) => (None, Some(key)),
     };
     let (id, bed): (i32, i32) = (fit(past.id.0)?, fit(past.bed.0)?);
-    sqlx::query!(
+    let done = sqlx::query!(
         "insert into past_stand (garden_id, id, bed_id, section, year, crop, family) values ($1, $2, $3, $4, $5, $6, $7)
          on conflict (garden_id, id) do update set bed_id = excluded.bed_id, section = excluded.section,
              year = excluded.year, crop = excluded.crop, family = excluded.family",
@@ -237,11 +285,11 @@ async fn past(connection: &mut PgConnection, garden: GardenId, past: &PastStand)
     )
     .execute(connection)
     .await?;
-    Ok(())
+    Ok(done.rows_affected())
 }
 
-async fn spacing(connection: &mut PgConnection, garden: GardenId, own: &OwnSpacing) -> Result<(), StoreError> {
-    sqlx::query!(
+async fn spacing(connection: &mut PgConnection, garden: GardenId, own: &OwnSpacing) -> Result<u64, StoreError> {
+    let done = sqlx::query!(
         "insert into own_spacing (garden_id, crop, way, along, across, note) values ($1, $2, $3, $4, $5, $6)
          on conflict (garden_id, crop, way) do update set along = excluded.along, across = excluded.across, note = excluded.note",
         garden.0,
@@ -253,5 +301,5 @@ async fn spacing(connection: &mut PgConnection, garden: GardenId, own: &OwnSpaci
     )
     .execute(connection)
     .await?;
-    Ok(())
+    Ok(done.rows_affected())
 }

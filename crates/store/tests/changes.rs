@@ -143,12 +143,13 @@ async fn a_request_sent_again_while_the_first_still_waits_is_told_that_it_was_ma
     sqlx::query("select 1 from garden for update").execute(&mut *holding).await.unwrap();
     let both = async { tokio::join!(ground.carries_out(asked, &command), ground.carries_out(asked, &command)) };
     let release = async {
-        // Both are waiting once the database counts two that wait for a lock.
+        // Both are waiting once the database counts two that wait for a lock; a transaction that asks sees the
+        // counts of its first question for ever, so another connection asks.
         loop {
             let waiting: i64 = sqlx::query_scalar(
                 "select count(*) from pg_stat_activity where datname = current_database() and wait_event_type = 'Lock'",
             )
-            .fetch_one(&mut *holding)
+            .fetch_one(ground.store.pool())
             .await
             .unwrap();
             if waiting == 2 {

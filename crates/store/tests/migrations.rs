@@ -15,7 +15,7 @@ const BEFORE: &str = "
     values (1, 1, 1, 16, 8, 'carrot', 'root', 0, 0, 4, 4, 12, '2025-04-01', '2025-07-01', false, '{brace}'),
            (1, 2, 1, 16, 8, 'radish', 'root', 0, 0, 4, 2, null, '2025-04-01', '2025-05-01', true, '{}');";
 
-const FILES: [&str; 10] = [
+const FILES: [&str; 12] = [
     include_str!("../migrations/0001_accounts.sql"),
     include_str!("../migrations/0002_garden.sql"),
     include_str!("../migrations/0003_change.sql"),
@@ -26,9 +26,12 @@ const FILES: [&str; 10] = [
     include_str!("../migrations/0008_turns.sql"),
     include_str!("../migrations/0009_season.sql"),
     include_str!("../migrations/0010_packet_days.sql"),
+    include_str!("../migrations/0011_made_request.sql"),
+    include_str!("../migrations/0012_edits_version.sql"),
 ];
 
 #[tokio::test(flavor = "multi_thread")]
+#[allow(clippy::too_many_lines, reason = "one garden through every migration")]
 async fn a_garden_from_before_keeps_its_patches_and_stands_by_the_square_foot_grid() {
     let ground = common::ground().await;
     let mut connection = PgConnection::connect(&ground.url).await.unwrap();
@@ -38,6 +41,10 @@ async fn a_garden_from_before_keeps_its_patches_and_stands_by_the_square_foot_gr
         sqlx::raw_sql(*file).execute(&mut connection).await.unwrap();
     }
     sqlx::raw_sql(BEFORE).execute(&mut connection).await.unwrap();
+    // A change that was made under a key, before keys had a table of their own.
+    let keyed = "insert into old.change (garden_id, number, state, command, edits, idempotency_key)
+                 values (1, 900, 'done', '{\"do\": \"lock\"}', '[]', 'phone-1')";
+    sqlx::raw_sql(keyed).execute(&mut connection).await.unwrap();
     for file in &FILES[3..] {
         sqlx::raw_sql(*file).execute(&mut connection).await.unwrap();
     }
@@ -73,6 +80,12 @@ async fn a_garden_from_before_keeps_its_patches_and_stands_by_the_square_foot_gr
     .await
     .unwrap();
     assert_eq!(times, vec![(None, None, None, "none".to_string(), "none".to_string()); 2], "as usual for their crops");
+    let keyed: (String, serde_json::Value, i16) =
+        sqlx::query_as("select m.key, m.asked, c.edits_version from old.made_request m join old.change c on c.number = 900")
+            .fetch_one(&mut connection)
+            .await
+            .unwrap();
+    assert_eq!(keyed, ("phone-1".to_string(), serde_json::json!({ "do": "lock" }), 1));
     // What must never be is still refused by the tables: a second carrot on that ground, a school without its figure.
     let twice = "insert into old.patch (garden_id, id, bed_id, half_columns, half_rows, crop, way, x, y, w, h, first_date, last_date, between_others)
                  values (1, 3, 1, 16, 8, 'carrot', 'root', 2, 2, 4, 4, '2025-05-01', '2025-06-01', true)";

@@ -8,7 +8,7 @@ import type { Station } from "./Station";
 import type { WarmthFrom } from "./WarmthFrom";
 
 /**
- * All of it, as one fact.
+ * All of it.
  */
 export type Almanac = { 
 /**

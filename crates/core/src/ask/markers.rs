@@ -107,7 +107,9 @@ pub fn mark(known: Known, asked: &Marking) -> Result<Markers, Refusal> {
         .zip(&patches)
         .zip(&plantings)
         .filter(|((row, _), _)| row.fits)
-        .map(|((row, patch), planting)| place(bed, garden.site.units, patch, planting, row.at, asked.across))
+        .map(|((row, patch), planting)| {
+            place(bed, garden.site.units, patch, planting, RowLine { across: asked.across, at: row.at })
+        })
         .collect();
     Ok(Markers { plants: told(&rows).1, other_way: told(&other), left, rows, places })
 }
@@ -164,7 +166,8 @@ fn usual_gap(one: &Planting, other: &Planting) -> (Length, bool) {
     if wide > narrow && one.crop.key != other.crop.key && !crowd { (narrow, true) } else { (wide, false) }
 }
 
-fn place(bed: &Bed, units: Units, patch: &Patch, planting: &Planting, at: Length, across: bool) -> Placing {
+fn place(bed: &Bed, units: Units, patch: &Patch, planting: &Planting, line: RowLine) -> Placing {
+    let RowLine { across, at } = line;
     let half = units.half_square();
     let (columns, rows) = bed.half_squares(units);
     let reach = in_row(planting).over(2);
@@ -188,7 +191,7 @@ fn place(bed: &Bed, units: Units, patch: &Patch, planting: &Planting, at: Length
         until: patch.until,
         between: false,
         school: None,
-        line: Some(RowLine { across, at }),
+        line: Some(line),
         timing: Timing::default(),
     }
 }

@@ -11,7 +11,7 @@ use crate::ask::{groupings, markers, sheet, starts};
 use crate::catalogue;
 use crate::change::replan;
 use crate::change::replan::PatchChange;
-use crate::climate::calendar;
+use crate::climate::calendar::{self, YEARS};
 use crate::climate::shapes::{ClimateShape, nearest_shape, shapes};
 use crate::ground::planting::{Planting, SchoolCount};
 use crate::ground::sums;
@@ -146,7 +146,7 @@ pub fn answer(known: Known, question: &Question) -> Result<Answer, Refusal> {
         }
         Question::Bare { bed, year } => Ok(Answer::Bare(bare::bare(known, *bed, *year))),
         Question::Season { on } => {
-            let on = (*on).clamp(jiff::civil::date(1900, 1, 1), jiff::civil::date(2200, 12, 31));
+            let on = (*on).clamp(jiff::civil::date(YEARS[0], 1, 1), jiff::civil::date(YEARS[1], 12, 31));
             Ok(Answer::Season(Box::new(season::view(known, on))))
         }
         Question::Windows { patch, year } => windows(known, *patch, *year),
@@ -216,7 +216,7 @@ fn windows(known: Known, patch: PatchId, year: i16) -> Result<Answer, Refusal> {
     let patch = garden.patch(patch).ok_or_else(unknown)?;
     let (growing, bed) = Growing::find(catalogue, patch).zip(garden.bed(patch.bed)).ok_or_else(unknown)?;
     let soil = known.soil(bed);
-    let (appetite, year) = (garden.almanac.appetite, year.clamp(1900, 2200));
+    let (appetite, year) = (garden.almanac.appetite, year.clamp(YEARS[0], YEARS[1]));
     let windows = window::windows(grower, appetite, growing, year, &soil);
     let shut_by = windows.is_empty().then(|| window::shut_by(grower, appetite, growing, year, &soil)).flatten();
     Ok(Answer::Windows { windows, shut_by, figures: Box::new(growing.figures().clone()) })

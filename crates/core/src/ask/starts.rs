@@ -1,6 +1,7 @@
 //! When may each crop of the catalogue start here? The place's own planting calendar.
 
 use crate::climate::bed_soil::BedSoil;
+use crate::climate::calendar::YEARS;
 use crate::growth::growing::Growing;
 use crate::growth::window::{Gate, Window, shut_by, windows};
 use crate::known::Known;
@@ -38,7 +39,7 @@ pub fn starts(known: Known, bed: Option<BedId>, year: i16) -> Result<Vec<Starts>
             known.soil(garden.bed(id).ok_or_else(unknown)?)
         }
     };
-    let year = year.clamp(1900, 2200);
+    let year = year.clamp(YEARS[0], YEARS[1]);
     let ways = catalogue.crops.iter().flat_map(|crop| crop.ways.iter().map(move |way| Growing::usual(crop, way)));
     let of = |growing: Growing| {
         let windows = windows(grower, garden.almanac.appetite, growing, year, &soil);

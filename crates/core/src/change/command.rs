@@ -90,6 +90,7 @@ pub enum Command {
 /// What a command would change in a garden, or why it is refused. Nothing is changed here.
 ///
 /// `today` decides which years are past.
+#[allow(clippy::too_many_lines, reason = "one arm for each wish, and nothing else")]
 pub fn plan(known: Known, command: &Command) -> Result<Vec<Edit>, Refusal> {
     let garden = known.garden;
     let planner = Planner { known };
@@ -140,7 +141,8 @@ pub fn plan(known: Known, command: &Command) -> Result<Vec<Edit>, Refusal> {
             let before = planner.patch(*patch)?;
             let after =
                 Patch { way: way.clone(), holes: *holes, from: *from, until: *until, between: *between, ..before.clone() };
-            planner.put(Some(before), after)
+            let same_days = (before.from, before.until) == (after.from, after.until);
+            if same_days { planner.put(Some(before), after) } else { replan::retime(known, after) }
         }
         Command::RemovePatch { patch } => Ok(vec![gone(planner.movable(*patch)?)]),
         Command::KeepWarning { patch, key, keep } => planner.keep_warning(*patch, key, *keep),

@@ -1,6 +1,7 @@
 //! Are these days that can be? The limits of a planting's days and of what is said of its time.
 
-use crate::change::limits::{LONGEST_STAND, number};
+use crate::change::limits::{LONGEST_STAND, number, year};
+use crate::climate::calendar::{RECORD_YEARS, YEARS};
 use jiff::civil::Date;
 use sparrow_facts::patch::Patch;
 use sparrow_facts::refusal::Refusal;
@@ -10,16 +11,7 @@ pub(super) fn check_days(from: Date, until: Date) -> Result<(), Refusal> {
     if until < from {
         return Err(Refusal::EndsBeforeItStarts { from, until });
     }
-    for day in [from, until] {
-        if !(1900..=2200).contains(&day.year()) {
-            return Err(Refusal::NumberOutOfRange {
-                field: "year of a planting",
-                value: i64::from(day.year()),
-                least: 1900,
-                most: 2200,
-            });
-        }
-    }
+    [from, until].into_iter().try_for_each(|day| year("year of a planting", day.year(), YEARS))?;
     let days = (until - from).get_days();
     if days > LONGEST_STAND {
         return Err(Refusal::StandsTooLong { days, most: LONGEST_STAND });
@@ -38,5 +30,5 @@ pub(super) fn check_timing(patch: &Patch) -> Result<(), Refusal> {
 
 /// A day in a year that is believed of a record.
 pub fn day(field: &'static str, day: Date) -> Result<(), Refusal> {
-    number(field, i64::from(day.year()), [1700, 2200])
+    year(field, day.year(), RECORD_YEARS)
 }

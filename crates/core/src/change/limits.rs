@@ -44,6 +44,11 @@ pub const MOST_ENTRIES: usize = 4000;
 /// The most squares of one wish.
 pub const MOST_SQUARES: u16 = 400;
 
+/// A year within its first and last, or the refusal that names both.
+pub fn year(field: &'static str, value: i16, [first, last]: [i16; 2]) -> Result<(), Refusal> {
+    number(field, value.into(), [first.into(), last.into()])
+}
+
 /// A number within its limits, or the refusal that names the field, the value and both limits.
 pub fn number(field: &'static str, value: i64, [least, most]: [i64; 2]) -> Result<(), Refusal> {
     if (least..=most).contains(&value) { Ok(()) } else { Err(Refusal::NumberOutOfRange { field, value, least, most }) }

@@ -4,7 +4,7 @@ use crate::change::limits::{MOST_GROUPINGS, MOST_PARTS, MOST_PAST};
 use crate::change::patches::drawable;
 use crate::change::planner::{Planner, next};
 use crate::change::schools::{in_range, suited};
-use crate::change::{draft, memory};
+use crate::change::{draft, limits, memory};
 use crate::climate::calendar;
 use crate::climate::calendar::growing_year;
 use crate::ground::planting::Planting;
@@ -32,14 +32,7 @@ impl Planner<'_> {
         if year > last {
             return Err(Refusal::NotPast { year, last });
         }
-        if year < last - 50 {
-            return Err(Refusal::NumberOutOfRange {
-                field: "year",
-                value: i64::from(year),
-                least: i64::from(last) - 50,
-                most: i64::from(last),
-            });
-        }
+        limits::year("year", year, [calendar::YEARS[0], last])?;
         let Some(name) = self.known.catalogue.name_of(stood) else {
             let (Stood::Crop(key) | Stood::Family(key)) = stood;
             return Err(Refusal::Unknown { what: "crop or family", key: key.clone() });

@@ -2,7 +2,7 @@
 
 use crate::change::days::check_timing;
 use crate::change::limits::{MOST_CHANGES, number};
-use crate::change::planner::{Planner, next};
+use crate::change::planner::{Planner, gone, next};
 use crate::known::Known;
 use crate::season::handoff;
 use jiff::ToSpan;
@@ -56,17 +56,37 @@ pub fn replan(known: Known, changes: &[PatchChange], follow: bool) -> Result<Vec
     if follow {
         touched.extend(pushed(known, &mut after, &touched)?);
     }
+    let edits = puts(known, &after, &touched)?;
+    if edits.is_empty() { Err(Refusal::NothingTo { what: "change: it is so already" }) } else { Ok(edits) }
+}
+
+/// What other days for one patch would change: as with a dragged bar, what follows on its ground moves along.
+pub(super) fn retime(known: Known, patch: Patch) -> Result<Vec<Edit>, Refusal> {
+    crate::change::days::check_days(patch.from, patch.until)?;
+    let (id, mut after) = (patch.id, known.garden.clone());
+    let between = patch.between;
+    after.patches.iter_mut().filter(|one| one.id == id).for_each(|one| *one = patch.clone());
+    let mut touched = vec![id];
+    // What stands between others leaves their ground to them.
+    if !between {
+        touched.extend(pushed(known, &mut after, &[id])?);
+    }
+    puts(known, &after, &touched)
+}
+
+/// The edits that make the touched patches what they are in the garden as it will be, each checked there.
+fn puts(known: Known, after: &Garden, touched: &[PatchId]) -> Result<Vec<Edit>, Refusal> {
     let mut edits = Vec::new();
     for id in touched {
-        match (garden.patch(id), after.patch(id)) {
-            (Some(before), None) => edits.push(crate::change::planner::gone(before)),
+        match (known.garden.patch(*id), after.patch(*id)) {
+            (Some(before), None) => edits.push(gone(before)),
             (before, Some(patch)) if before != Some(patch) => {
-                edits.extend(Planner { known: known.on(&after) }.put(before, patch.clone())?);
+                edits.extend(Planner { known: known.on(after) }.put(before, patch.clone())?);
             }
             _ => {}
         }
     }
-    if edits.is_empty() { Err(Refusal::NothingTo { what: "change: it is so already" }) } else { Ok(edits) }
+    Ok(edits)
 }
 
 impl Planner<'_> {

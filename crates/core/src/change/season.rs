@@ -2,8 +2,9 @@
 
 use crate::change::days::day;
 use crate::change::draft;
-use crate::change::limits::{MOST_READINGS, MOST_STATION_YEARS, number};
+use crate::change::limits::{self, MOST_READINGS, MOST_STATION_YEARS, number};
 use crate::change::planner::Planner;
+use crate::climate::calendar::RECORD_YEARS;
 use crate::climate::shapes::shapes;
 use crate::known::Known;
 use jiff::civil::Date;
@@ -13,6 +14,7 @@ use sparrow_facts::edit::Edit;
 use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::BedId;
 use sparrow_facts::refusal::Refusal;
+use sparrow_facts::rows;
 use sparrow_facts::site::{Frost, Site};
 use sparrow_facts::units::TenthsC;
 
@@ -56,18 +58,15 @@ pub fn plan(known: Known, changes: &[SeasonChange]) -> Result<Vec<Edit>, Refusal
         let (before, after): (Box<Site>, Box<Site>) = (Box::new(garden.site.clone()), Box::new(after.site.clone()));
         edits.push(Edit::Site { before, after });
     }
-    if after.almanac != garden.almanac {
-        edits.push(Edit::Almanac { before: Box::new(garden.almanac.clone()), after: Box::new(after.almanac) });
-    }
+    edits.extend(rows::almanac(&garden.almanac, &after.almanac));
     if edits.is_empty() { Err(Refusal::NothingTo { what: "change: it is so already" }) } else { Ok(edits) }
 }
 
-/// The edit that leaves out of the almanac what names beds that are gone.
-pub fn pruned(garden: &Garden, after: &Garden) -> Option<Edit> {
+/// The edits that leave out of the almanac what names beds that are gone.
+pub fn pruned(garden: &Garden, after: &Garden) -> Vec<Edit> {
     let mut almanac = garden.almanac.clone();
     almanac.prune(|bed| after.bed(bed).is_some());
-    let edit = || Edit::Almanac { before: Box::new(garden.almanac.clone()), after: Box::new(almanac.clone()) };
-    (almanac != garden.almanac).then(edit)
+    rows::almanac(&garden.almanac, &almanac)
 }
 
 impl Planner<'_> {
@@ -183,7 +182,7 @@ fn check_station(station: &Station) -> Result<(), Refusal> {
     number("years of a station", station.years.len() as i64, [0, MOST_STATION_YEARS as i64])?;
     station.rain_mm.iter().flatten().try_for_each(|rain| number("rain of a month in mm", i64::from(*rain), [0, 10_000]))?;
     station.years.iter().try_for_each(|one| {
-        number("year of a station", i64::from(one.year), [1700, 2200])?;
+        limits::year("year of a station", one.year, RECORD_YEARS)?;
         number("days of a station's year", i64::from(one.days), [1, 366])
     })
 }

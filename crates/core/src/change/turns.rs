@@ -14,6 +14,7 @@ use sparrow_facts::garden::Garden;
 use sparrow_facts::history::Stood;
 use sparrow_facts::ids::{BedId, TurnPlanId, WishId};
 use sparrow_facts::refusal::Refusal;
+use sparrow_facts::rows;
 use sparrow_facts::turns::{
     Closing, Entry, OwnFamily, Piece, Pinned, SoilFinding, TurnPlan, TurnSchool, TurnWish, Turns, TurnsUnit, Unknown, WishDraft,
 };
@@ -72,12 +73,12 @@ pub fn plan(known: Known, changes: &[TurnChange]) -> Result<Vec<Edit>, Refusal> 
     if edits.is_empty() { Err(Refusal::NothingTo { what: "change: it is so already" }) } else { Ok(edits) }
 }
 
-/// The edit that leaves out of the turns what names ground or wishes that are gone.
-pub fn pruned(garden: &Garden, after: &Garden) -> Option<Edit> {
+/// The edits that leave out of the turns what names ground or wishes that are gone.
+pub fn pruned(garden: &Garden, after: &Garden) -> Vec<Edit> {
     let pieces: Vec<Piece> = plots(after).into_iter().map(|plot| plot.at).collect();
     let mut turns = garden.turns.clone();
     turns.prune(|piece| pieces.contains(&piece), |bed| after.bed(bed).is_some());
-    (turns != garden.turns).then(|| Edit::Turns { before: Box::new(garden.turns.clone()), after: Box::new(turns) })
+    rows::turns(&garden.turns, &turns)
 }
 
 impl Planner<'_> {
@@ -93,10 +94,7 @@ impl Planner<'_> {
         check(self.known.on(&after)).map_err(|(_, why)| why)?;
         let pieces: Vec<Piece> = plots(&after).into_iter().map(|plot| plot.at).collect();
         turns.prune(|piece| pieces.contains(&piece), |bed| after.bed(bed).is_some());
-        if turns == self.known.garden.turns {
-            return Ok(Vec::new());
-        }
-        Ok(vec![Edit::Turns { before: Box::new(self.known.garden.turns.clone()), after: Box::new(turns) }])
+        Ok(rows::turns(&self.known.garden.turns, &turns))
     }
 
     fn change_turns(&self, turns: &mut Turns, change: &TurnChange) -> Result<(), Refusal> {
@@ -104,21 +102,12 @@ impl Planner<'_> {
         match change {
             TurnChange::SetRules { years, school, unit, covers_count } => {
                 (turns.years, turns.school, turns.covers_count) = (*years, *school, *covers_count);
-                if turns.unit != *unit {
-                    // Pieces are counted anew: what is fixed to the old ones means other ground now.
-                    turns.unit = *unit;
-                    turns.pins.clear();
-                    turns.closed.clear();
-                    turns.plans.clear();
-                }
+                count_by(turns, *unit);
             }
             TurnChange::Shade { bed, shady } => toggle(&mut turns.shady, *bed, *shady),
             TurnChange::Divide { bed, divided } => {
                 toggle(&mut turns.divided, *bed, *divided);
-                let own = |at: &Piece| at.bed == *bed;
-                turns.pins.retain(|pin| !own(&pin.at));
-                turns.closed.retain(|closing| !own(&closing.at));
-                turns.plans.iter_mut().for_each(|plan| plan.entries.retain(|entry| !own(&entry.at)));
+                forget_pieces(turns, *bed);
             }
             TurnChange::SetFamily { family, values } => {
                 turns.families.retain(|own| own.family != *family);
@@ -155,18 +144,7 @@ impl Planner<'_> {
             }
             TurnChange::DontKnow { unknown, is } => toggle(&mut turns.unknown, *unknown, *is),
             TurnChange::KeepPlan { name, entries } => {
-                let name = draft::text("the plan's name", name, 60)?;
-                turns.plans.iter_mut().for_each(|plan| plan.followed = false);
-                // A wish may have been given up since the plan was drawn; its places go with it.
-                let mut entries: Vec<Entry> = entries.iter().filter(|entry| turns.wish(entry.wish).is_some()).copied().collect();
-                entries.sort();
-                match turns.plans.iter_mut().find(|plan| plan.name.eq_ignore_ascii_case(&name)) {
-                    Some(plan) => (plan.followed, plan.entries) = (true, entries),
-                    None => {
-                        let id = TurnPlanId(next(turns.plans.iter().map(|plan| plan.id.0)));
-                        turns.plans.push(TurnPlan { id, name, followed: true, entries });
-                    }
-                }
+                keep_plan(turns, draft::text("the plan's name", name, 60)?, entries);
             }
             TurnChange::FollowPlan { id } => {
                 turns.plans.iter().find(|plan| plan.id == *id).ok_or_else(|| unknown("plan", id.0))?;
@@ -244,16 +222,68 @@ pub fn read_stood(catalogue: &Catalogue, word: &str) -> Option<Stood> {
     crop.map(|crop| Stood::Crop(crop.key.clone())).or_else(|| family().map(|family| Stood::Family(family.key.clone())))
 }
 
+/// Pieces are counted anew by another unit: what is fixed to the old ones would mean other ground now.
+fn count_by(turns: &mut Turns, unit: TurnsUnit) {
+    if turns.unit != unit {
+        turns.unit = unit;
+        turns.pins.clear();
+        turns.closed.clear();
+        turns.plans.clear();
+    }
+}
+
+/// What is fixed, closed or planned on a bed's pieces is dropped: other pieces of it are counted now.
+fn forget_pieces(turns: &mut Turns, bed: BedId) {
+    let own = |at: &Piece| at.bed == bed;
+    turns.pins.retain(|pin| !own(&pin.at));
+    turns.closed.retain(|closing| !own(&closing.at));
+    turns.plans.iter_mut().for_each(|plan| plan.entries.retain(|entry| !own(&entry.at)));
+}
+
+/// Keeps a plan under its name, in place of one kept there before, and follows it.
+fn keep_plan(turns: &mut Turns, name: String, entries: &[Entry]) {
+    turns.plans.iter_mut().for_each(|plan| plan.followed = false);
+    // A wish may have been given up since the plan was drawn; its places go with it.
+    let mut entries: Vec<Entry> = entries.iter().filter(|entry| turns.wish(entry.wish).is_some()).copied().collect();
+    entries.sort();
+    match turns.plans.iter_mut().find(|plan| plan.name.eq_ignore_ascii_case(&name)) {
+        Some(plan) => (plan.followed, plan.entries) = (true, entries),
+        None => {
+            let id = TurnPlanId(next(turns.plans.iter().map(|plan| plan.id.0)));
+            turns.plans.push(TurnPlan { id, name, followed: true, entries });
+        }
+    }
+}
+
+/// A fact of the turns that cannot be, and its place in the garden's file.
+type Wrong = (String, Refusal);
+
+fn at(list: &str, index: usize, why: Refusal) -> Wrong {
+    (format!("turns.{list}[{index}]"), why)
+}
+
+fn whole(why: Refusal) -> Wrong {
+    ("turns".to_string(), why)
+}
+
+fn year(year: i16) -> Result<(), Refusal> {
+    number("year", i64::from(year), [1, 9998])
+}
+
+fn bed(garden: &Garden, id: BedId) -> Result<(), Refusal> {
+    garden.bed(id).map(|_| ()).ok_or_else(|| Refusal::Unknown { what: "bed", key: id.0.to_string() })
+}
+
 /// Checks all that a household said about its turns; the error names the fact's place.
-pub fn check(known: Known) -> Result<(), (String, Refusal)> {
-    let Known { garden, catalogue, .. } = known;
-    let turns = &garden.turns;
-    let at = |list: &str, index: usize| format!("turns.{list}[{index}]");
-    let family =
-        |key: &str| catalogue.family(key).map(|_| ()).ok_or_else(|| Refusal::Unknown { what: "family", key: key.to_string() });
-    let bed = |id: BedId| garden.bed(id).map(|_| ()).ok_or_else(|| Refusal::Unknown { what: "bed", key: id.0.to_string() });
-    let year = |year: i16| number("year", i64::from(year), [1, 9998]);
-    let whole = |why: Refusal| ("turns".to_string(), why);
+pub fn check(known: Known) -> Result<(), Wrong> {
+    check_many(&known.garden.turns)?;
+    check_ground(known)?;
+    check_plans(known.garden)?;
+    ordered(&known.garden.turns).map_err(whole)
+}
+
+/// How much of everything there may be.
+fn check_many(turns: &Turns) -> Result<(), Wrong> {
     number("number of years planned", turns.years.into(), [1, 8]).map_err(whole)?;
     let lists = [
         ("wishes", turns.wishes.len(), MOST_WISHES),
@@ -268,30 +298,45 @@ pub fn check(known: Known) -> Result<(), (String, Refusal)> {
             return Err(whole(Refusal::TooManyThings { what, most }));
         }
     }
-    turns.shady.iter().chain(&turns.divided).try_for_each(|id| bed(*id)).map_err(whole)?;
+    Ok(())
+}
+
+/// What is said of beds, families and wishes.
+fn check_ground(known: Known) -> Result<(), Wrong> {
+    let Known { garden, catalogue, .. } = known;
+    let turns = &garden.turns;
+    let family =
+        |key: &str| catalogue.family(key).map(|_| ()).ok_or_else(|| Refusal::Unknown { what: "family", key: key.to_string() });
+    turns.shady.iter().chain(&turns.divided).try_for_each(|id| bed(garden, *id)).map_err(whole)?;
     for (index, own) in turns.families.iter().enumerate() {
         family(&own.family)
             .and_then(|()| number("interval in years", own.interval.into(), [1, 12]))
             .and_then(|()| number("risk", own.risk.into(), [0, 9]))
-            .map_err(|why| (at("families", index), why))?;
+            .map_err(|why| at("families", index, why))?;
     }
     for (index, finding) in turns.findings.iter().enumerate() {
-        bed(finding.bed)
+        bed(garden, finding.bed)
             .and_then(|()| family(&finding.family))
             .and_then(|()| number("interval in years", finding.interval.into(), [2, 12]))
             .and_then(|()| plain("what was found", &finding.what, 80))
-            .map_err(|why| (at("findings", index), why))?;
+            .map_err(|why| at("findings", index, why))?;
     }
     for (index, wish) in turns.wishes.iter().enumerate() {
-        check_wish(catalogue, &wish.wish).map_err(|why| (at("wishes", index), why))?;
+        check_wish(catalogue, &wish.wish).map_err(|why| at("wishes", index, why))?;
     }
     for unknown in &turns.unknown {
-        bed(unknown.bed).and_then(|()| year(unknown.year)).map_err(whole)?;
+        bed(garden, unknown.bed).and_then(|()| year(unknown.year)).map_err(whole)?;
     }
+    Ok(())
+}
+
+/// What is fixed to pieces of ground, year by year.
+fn check_plans(garden: &Garden) -> Result<(), Wrong> {
+    let turns = &garden.turns;
     let pieces: Vec<Piece> = plots(garden).into_iter().map(|plot| plot.at).collect();
     let piece = |at: Piece| {
         let lost = || Refusal::Unknown { what: "piece of ground", key: format!("{} of bed {}", at.piece + 1, at.bed.0) };
-        bed(at.bed).and_then(|()| pieces.contains(&at).then_some(()).ok_or_else(lost))
+        bed(garden, at.bed).and_then(|()| pieces.contains(&at).then_some(()).ok_or_else(lost))
     };
     let wish = |id: WishId| turns.wish(id).map(|_| ()).ok_or_else(|| Refusal::Unknown { what: "wish", key: id.0.to_string() });
     for pin in &turns.pins {
@@ -301,7 +346,7 @@ pub fn check(known: Known) -> Result<(), (String, Refusal)> {
         piece(closing.at).and_then(|()| year(closing.year)).map_err(whole)?;
     }
     for (index, plan) in turns.plans.iter().enumerate() {
-        let why = |why| (at("plans", index), why);
+        let why = |why| at("plans", index, why);
         plain("the plan's name", &plan.name, 60).map_err(why)?;
         if plan.entries.len() > MOST_ENTRIES {
             return Err(why(Refusal::TooManyThings { what: "entries of a plan", most: MOST_ENTRIES }));
@@ -314,7 +359,7 @@ pub fn check(known: Known) -> Result<(), (String, Refusal)> {
                 .map_err(why)?;
         }
     }
-    ordered(turns).map_err(whole)
+    Ok(())
 }
 
 fn plain(field: &'static str, kept: &str, most: usize) -> Result<(), Refusal> {

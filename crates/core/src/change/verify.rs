@@ -5,6 +5,7 @@ use crate::change::limits::{MOST_PARTS, number};
 use crate::change::planner::Planner;
 use crate::change::schools::in_range;
 use crate::change::{draft, limits, site};
+use crate::climate::calendar::YEARS;
 use crate::growth::grower::Grower;
 use crate::known::Known;
 use jiff::civil::date;
@@ -161,9 +162,7 @@ fn check_past(known: Known, past: &sparrow_facts::history::PastStand) -> Result<
     if let Some(section) = past.section.filter(|section| *section >= bed.sections()) {
         return Err(Refusal::NoSuchSection { section: section.saturating_add(1), sections: bed.sections() });
     }
-    if !(1900..=2200).contains(&past.year) {
-        return Err(Refusal::NumberOutOfRange { field: "year", value: i64::from(past.year), least: 1900, most: 2200 });
-    }
+    limits::year("year", past.year, YEARS)?;
     let (Stood::Crop(key) | Stood::Family(key)) = &past.stood;
     catalogue.name_of(&past.stood).map(|_| ()).ok_or_else(|| Refusal::Unknown { what: "crop or family", key: key.clone() })
 }

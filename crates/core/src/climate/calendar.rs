@@ -6,6 +6,12 @@ use jiff::civil::{Date, date};
 use serde::Serialize;
 use sparrow_facts::site::{Hemisphere, MonthDay, Site};
 
+/// The years a garden speaks of, first and last: of a planting, a memory, a question.
+pub const YEARS: [i16; 2] = [1900, 2200];
+
+/// The years of a record kept by others, a weather station's or an old reading's: some go back further.
+pub const RECORD_YEARS: [i16; 2] = [1700, 2200];
+
 /// The growing year a day belongs to, by the calendar year in which it begins: 1 January north of
 /// the equator, 1 July south of it.
 ///

@@ -2,7 +2,7 @@
 
 use crate::catalogue::{Crop, Nearness, Way};
 use crate::climate::bed_soil::BedSoil;
-use crate::climate::calendar;
+use crate::climate::calendar::{self, YEARS};
 use crate::ground::planting::Planting;
 use crate::ground::sums;
 use crate::growth::growing::Growing;
@@ -100,7 +100,7 @@ pub fn of_ground(known: Known, bed: BedId, rect: Rect, (from, until): (Date, Dat
         return Err(Refusal::EndsBeforeItStarts { from, until });
     }
     let days = (until - from).get_days();
-    if days > 366 || !(1900..=2200).contains(&from.year()) {
+    if days > 366 || !(YEARS[0]..=YEARS[1]).contains(&from.year()) {
         return Err(Refusal::StandsTooLong { days, most: 366 });
     }
     Ok(piece(known, bed, rect, (from, until)))

@@ -1,7 +1,8 @@
 //! When to sow again, so that harvests come evenly? And sowings as insurance, for two crops, or to learn.
 
-use crate::change::limits::number;
+use crate::change::limits::{number, year};
 use crate::climate::bed_soil::BedSoil;
+use crate::climate::calendar::YEARS;
 use crate::ground::sums;
 use crate::growth::growing::Growing;
 use crate::growth::window::{Gate, judge, windows};
@@ -137,7 +138,7 @@ pub fn series(known: Known, asked: &Series) -> Result<SeriesPlan, Refusal> {
     let usual = Growing::usual(crop, way);
     let growing = Growing { means: asked.means.unwrap_or(usual.means), ..usual };
     number("plants of each sowing", asked.plants.into(), [1, i64::from(sums::MOST_AT_HAND)])?;
-    number("year", asked.year.into(), [1900, 2200])?;
+    year("year", asked.year, YEARS)?;
     let one = One { known, growing, soil: known.soil(bed) };
     let Starts { starts, too_early, too_late, beyond } = match asked.aim {
         SeriesAim::Even { from, until, every } => {
@@ -156,7 +157,7 @@ pub fn series(known: Known, asked: &Series) -> Result<SeriesPlan, Refusal> {
         }
     };
     for start in &starts {
-        number("year of a sowing", start.day.year().into(), [1900, 2200])?;
+        year("year of a sowing", start.day.year(), YEARS)?;
     }
     let days: Vec<Date> = starts.iter().map(|start| start.day).collect();
     let figures = growing.figures();

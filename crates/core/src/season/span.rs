@@ -23,7 +23,7 @@ const EARLIEST: i64 = 35;
 /// It starts on the first day of the year's first window on which the soil is as warm as it had better be, but
 /// not more than five weeks before the even-chance last frost, since what is sown in the cold hardly gains on it,
 /// and stands until it has been picked for its usual time, tender crops no longer than to the even-chance first
-/// frost. Where the year has no window for it, the coarse days of the coarse days of common practice are taken.
+/// frost. Where the year has no window for it, the coarse days of common practice are taken.
 pub fn usual_span(known: Known, crop: &Crop, way: &Way, bed: Option<BedId>, year: i16) -> (Date, Date) {
     let Known { garden, grower, .. } = known;
     let coarse = coarse_span(&garden.site, crop, way, year);
@@ -64,14 +64,14 @@ fn stands_until(known: Known, growing: Growing, soil: &BedSoil, from: Date) -> O
     Some(until.min(end))
 }
 
-/// The days a new patch is taken to stand until the household says otherwise.
+/// The first and last day a new patch is taken to stand where its year has no window.
 ///
 /// Common practice, kept coarse: hardy crops go in four weeks before the even-chance last frost,
 /// half-hardy ones a week before, tender ones ten days after; they stand for their middle number of
 /// days, and those that are picked again and again for eight weeks more, tender ones no longer than
 /// to the first frost. Perennials stand from the year's first day for five years. Without frost
 /// everything starts sixty days into the year.
-fn coarse_span(site: &Site, crop: &Crop, way: &Way, year: i16) -> (Date, Date) {
+pub fn coarse_span(site: &Site, crop: &Crop, way: &Way, year: i16) -> (Date, Date) {
     let hemisphere = site.latitude.hemisphere();
     let (first, last) = year_span(year, hemisphere);
     if crop.life == Life::Perennial && crop.hardiness == Hardiness::Hardy {

@@ -47,6 +47,7 @@ pub fn crop(key: &str, way: &str) -> (&'static Crop, &'static Way) {
     (crop, crop.way(way).expect("one of its ways"))
 }
 
+#[allow(clippy::too_many_arguments, reason = "a planting told in one line")]
 pub fn put(garden: &mut Garden, key: &str, way: &str, rect: Rect, from: Date, until: Date) -> PatchId {
     let patch = Patch { from, until, ..patch_in(garden, key, way, rect) };
     garden.patches.push(patch.clone());

@@ -107,6 +107,33 @@ fn moving_one_bar_moves_what_follows_unless_it_is_kept_where_it_is() {
     assert!(refused.contains("stands there from"), "{refused}");
 }
 
+#[test]
+fn typed_days_move_what_follows_just_as_a_moved_bar_does() {
+    let typed = |garden: &mut Garden, id, until, between| {
+        let patch = garden.patch(id).expect("it is there");
+        let (way, holes, from) = (patch.way.clone(), patch.holes, patch.from);
+        let asked = Command::ChangePatch { patch: id, way, holes, from, until, between };
+        carry_out(garden, Catalogue::standard(), &asked, TODAY).map(|edits| edits.len())
+    };
+    let (mut by_hand, cabbage, chard) = cabbage_then_chard();
+    let mut by_bar = by_hand.clone();
+    let (from, until) = (by_hand.patch(cabbage).expect("it is there").from, date(2027, 7, 20));
+    assert_eq!(typed(&mut by_hand, cabbage, until, false), Ok(2), "the chard moves along");
+    assert_eq!(replan(&mut by_bar, vec![PatchChange::Days { patch: cabbage, from, until }], true), Ok(2));
+    assert_eq!(by_hand, by_bar);
+    // Earlier ground moves nothing.
+    assert_eq!(typed(&mut by_hand, cabbage, date(2027, 7, 1), false), Ok(1));
+    // What is kept where it is refuses both.
+    let (mut kept, cabbage, chard_kept) = cabbage_then_chard();
+    carry_out(&mut kept, Catalogue::standard(), &Command::Lock { patch: chard_kept, locked: true }, TODAY)
+        .expect("it can be kept");
+    assert!(matches!(typed(&mut kept, cabbage, until, false), Err(Refusal::KeptInTime { .. })));
+    // What is grown between leaves the ground to what comes.
+    let (mut between, cabbage, _) = cabbage_then_chard();
+    assert_eq!(typed(&mut between, cabbage, until, true), Ok(1));
+    assert_eq!(between.patch(chard).map(|one| one.from), Some(date(2027, 7, 12)));
+}
+
 proptest! {
     #![proptest_config(ProptestConfig::with_cases(96))]
 

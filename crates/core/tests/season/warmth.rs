@@ -59,7 +59,7 @@ fn a_reading_decides_what_may_be_sown_in_its_bed_in_the_next_days() {
     let opens = |garden: &Garden, bed: u32| {
         let grower = known(garden).grower;
         let soil = BedSoil::of(garden, &grower.weather, garden.bed(BedId(bed)).expect("it is there"));
-        windows(&grower, Appetite::Even, Growing::usual(bean, bush), 2027, &soil)[0].from
+        windows(grower, Appetite::Even, Growing::usual(bean, bush), 2027, &soil)[0].from
     };
     let (today, guessed) = (date(2027, 5, 20), opens(&garden, 1));
     let (here, there) = (beans(&mut garden, 1, today), beans(&mut garden, 2, today));

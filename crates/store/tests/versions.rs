@@ -1,0 +1,70 @@
+//! Stored changes of every earlier version are read, taken back and done again.
+
+mod common;
+
+use common::ground;
+use sparrow_core::change::command::Command;
+use sparrow_core::change::season::SeasonChange;
+use sparrow_demo::quillet_lane;
+use sparrow_facts::almanac::Almanac;
+use sparrow_facts::garden::Garden;
+use sparrow_facts::turns::Turns;
+use sparrow_facts::units::TenthsC;
+use sparrow_store::{Made, StoreError};
+
+/// A change as it was stored when turns and almanac were documents; kept as it is for good.
+const EDITS_1: &str = include_str!("data/edits-v1.json");
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_change_stored_as_documents_is_taken_back_and_done_again_row_by_row() {
+    let ground = ground().await;
+    let stored: serde_json::Value = serde_json::from_str(EDITS_1).unwrap();
+    let document = |n: usize, side: &str| stored[n][side].clone();
+    let turns = |side| serde_json::from_value::<Turns>(document(1, side)).unwrap();
+    let almanac = |side| serde_json::from_value::<Almanac>(document(2, side)).unwrap();
+    let demo = quillet_lane(common::TODAY).unwrap();
+    let bare = Garden { beds: vec![demo.beds[0].clone()], ..Garden::new(demo.site.clone()) };
+    let before = Garden { turns: turns("before"), almanac: almanac("before"), ..bare.clone() };
+    let past = vec![serde_json::from_value(document(0, "after")).unwrap()];
+    let after = Garden { turns: turns("after"), almanac: almanac("after"), past, ..bare };
+    let garden = ground.store.create_garden(ground.owner, &after).await.unwrap();
+    let insert = "insert into change (garden_id, number, account_id, state, command, edits, edits_version)
+                  values ($1, 1, $2, 'done', '{\"do\": \"turn\"}', $3, 1)";
+    let stored = sqlx::query(insert).bind(garden.0).bind(ground.owner.0).bind(&stored);
+    stored.execute(ground.store.pool()).await.unwrap();
+
+    let asked = |on| sparrow_store::Asked { garden, by: ground.owner, on, key: None };
+    let Made::Now { edits, .. } = ground.store.undo(asked(0)).await.unwrap() else { panic!("it is new") };
+    assert!(edits.len() > 15, "the premise: the documents are many rows, {}", edits.len());
+    assert_eq!(ground.store.load(garden).await.unwrap().garden, before);
+    ground.store.redo(asked(1)).await.unwrap();
+    assert_eq!(ground.store.load(garden).await.unwrap().garden, after);
+
+    // A version from a later program is not guessed at.
+    sqlx::query("update change set edits_version = 99").execute(ground.store.pool()).await.unwrap();
+    let refused = ground.store.undo(asked(2)).await;
+    assert!(matches!(&refused, Err(StoreError::Other(why)) if why.contains("version 99")), "{refused:?}");
+    assert_eq!(ground.store.load(garden).await.unwrap().revision, 2, "and nothing was changed");
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn noting_a_soil_reading_is_one_small_edit_however_many_there_are() {
+    let ground = ground().await;
+    let bed = ground.now().await.garden.beds[0].id;
+    let read = |day: i64| SeasonChange::Read {
+        bed,
+        on: jiff::civil::date(2024, 1, 1).saturating_add(jiff::ToSpan::days(day)),
+        soil: Some(TenthsC(80)),
+    };
+    let many = Command::Season { changes: (0..400).map(read).collect() };
+    ground.carries_out(ground.asked(0), &many).await.unwrap();
+    let one = Command::Season { changes: vec![read(500)] };
+    let Made::Now { edits, .. } = ground.carries_out(ground.asked(1), &one).await.unwrap() else { panic!("it is new") };
+    let size = serde_json::to_string(&edits).unwrap().len();
+    assert!(edits.len() == 1 && size < 150, "{} edits of {size} bytes", edits.len());
+    let kept: i64 = sqlx::query_scalar("select pg_column_size(edits)::bigint from change where number = 2")
+        .fetch_one(ground.store.pool())
+        .await
+        .unwrap();
+    assert!(kept < 200, "{kept} bytes of history");
+}
