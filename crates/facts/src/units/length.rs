@@ -52,7 +52,7 @@ impl Length {
     /// How many whole `part`s fit along this length; none when `part` is not positive.
     ///
     /// ```
-    /// use crate::units::length::Length;
+    /// use sparrow_facts::units::Length;
     /// assert_eq!(Length::inches(36).whole(Length::inches(18)), 2);
     /// assert_eq!(Length::inches(35).whole(Length::inches(18)), 1);
     /// ```

@@ -63,7 +63,7 @@ impl FromStr for Length {
     /// A number without a unit is refused rather than guessed at.
     ///
     /// ```
-    /// use crate::units::length::Length;
+    /// use sparrow_facts::units::Length;
     /// assert_eq!("3'6\"".parse(), Ok(Length::inches(42)));
     /// assert_eq!("107 cm".parse(), Ok(Length::cm(107)));
     /// assert_eq!("42".parse::<Length>().unwrap_err().to_string(),
