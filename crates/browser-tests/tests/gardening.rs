@@ -120,6 +120,22 @@ async fn the_southern_household_has_its_own_year_and_measures() -> Result<(), Fa
 }
 
 #[tokio::test(flavor = "multi_thread")]
+async fn a_new_garden_s_frosts_begin_in_its_own_half_of_the_world_and_what_is_typed_stays() -> Result<(), Failure> {
+    let stage = Stage::open().await?;
+    let gardener = stage.gardener(1280, 800).await?;
+    gardener.signs_up("Other Half").await?;
+    let month =
+        async |field: &str| gardener.sees(&format!("[name={field}-month]")).await?.prop("value").await.map_err(Failure::from);
+    assert_eq!((month("last-frost").await?.as_deref(), month("first-frost").await?.as_deref()), (Some("4"), Some("10")));
+    gardener.chooses("half", "south").await?;
+    assert_eq!((month("last-frost").await?.as_deref(), month("first-frost").await?.as_deref()), (Some("10"), Some("4")));
+    gardener.chooses("last-frost-month", "Sep").await?;
+    gardener.chooses("half", "north").await?;
+    assert_eq!((month("last-frost").await?.as_deref(), month("first-frost").await?.as_deref()), (Some("9"), Some("4")));
+    gardener.leaves().await
+}
+
+#[tokio::test(flavor = "multi_thread")]
 async fn the_needle_shows_what_stands_on_its_day() -> Result<(), Failure> {
     let stage = Stage::open().await?;
     let gardener = stage.gardener(1280, 800).await?;

@@ -40,6 +40,19 @@ export function squares(hundredths: number): string {
   return `${text} ${n > 0 && n <= 1 ? 'square' : 'squares'}`;
 }
 
+const ORDINALS = ['', 'first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth', 'ninth', 'tenth'];
+
+/** 'third', '23rd'. */
+export function ordinal(n: number): string {
+  const tail = n % 100 > 10 && n % 100 < 14 ? 'th' : (['th', 'st', 'nd', 'rd'][n % 10] ?? 'th');
+  return ORDINALS[n] ?? `${n}${tail}`;
+}
+
+/** 'a third', 'an eighth'. */
+export function anOrdinal(n: number): string {
+  return `${n === 8 || n === 11 || n === 18 || (n >= 80 && n < 90) ? 'an' : 'a'} ${ordinal(n)}`;
+}
+
 /** 'one plant', '2 plants'. */
 export function count(n: number, one: string, many: string): string {
   return n === 1 ? `1 ${one}` : `${n} ${many}`;

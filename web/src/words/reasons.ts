@@ -8,7 +8,7 @@ import type { SideFit } from '../generated/SideFit';
 import type { Sum } from '../generated/Sum';
 import type { Units } from '../generated/Units';
 import { dayMonth, yearName } from './dates';
-import { count, length } from './lengths';
+import { anOrdinal, count, length } from './lengths';
 
 /** A finding in words. */
 export interface Told {
@@ -221,7 +221,7 @@ function patternLines(sum: Sum, units: Units): string[] {
 export function partSquare(fit: SideFit, what: 'row' | 'column', units: Units): string {
   if (fit.rest === 0) return '';
   const next = fit.whole + 1;
-  return `${count(fit.whole, `whole ${what}`, `whole ${what}s`)} and ${length(fit.rest, units)} over: a ${ordinal(next)} ${what} misses by ${length(fit.missing, units)}; ${next} ${what}s fit at ${length(fit.narrowed, units)}.`;
+  return `${count(fit.whole, `whole ${what}`, `whole ${what}s`)} and ${length(fit.rest, units)} over: ${anOrdinal(next)} ${what} misses by ${length(fit.missing, units)}; ${next} ${what}s fit at ${length(fit.narrowed, units)}.`;
 }
 
 /** '1½ × 2 squares' from half squares. */
@@ -232,13 +232,6 @@ export function squareSize(w: number, h: number): string {
 
 export function upper(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1);
-}
-
-const ORDINALS = ['', 'first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth', 'ninth', 'tenth'];
-
-function ordinal(n: number): string {
-  const tail = n % 100 > 10 && n % 100 < 14 ? 'th' : (['th', 'st', 'nd', 'rd'][n % 10] ?? 'th');
-  return ORDINALS[n] ?? `${n}${tail}`;
 }
 
 function thickest(view: GardenView, bed: number): number {

@@ -9,7 +9,7 @@ import type { TurnSchool } from '../generated/TurnSchool';
 import type { TurnsUnit } from '../generated/TurnsUnit';
 import type { GardenState } from '../state/garden.svelte';
 import { yearName } from './dates';
-import { count } from './lengths';
+import { count, ordinal } from './lengths';
 import { upper } from './reasons';
 
 export const SCHOOLS: Record<TurnSchool, { name: string; says: string }> = {
@@ -44,10 +44,6 @@ export function pieceName(at: Piece, plots: Plot[]): string[] {
   if (of === 1) return [];
   if (of === 2) return [at.piece === 0 ? 'left' : 'right'];
   return [`${ordinal(at.piece + 1)} from the left`];
-}
-
-function ordinal(n: number): string {
-  return ['', 'first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth'][n] ?? `number ${n}`;
 }
 
 export function partWords(parts: Parts): string {

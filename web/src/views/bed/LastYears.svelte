@@ -58,8 +58,7 @@
       <span class="font-serif text-chestnut">{yearName(one, garden.southern)}</span>
       <span>
         {#each reckoned.before.filter((stand) => stand.year === one) as stand, index (index)}
-          {@const past = remembered(stand)}
-          <span class="whitespace-nowrap">
+          {@const past = remembered(stand)}{index > 0 ? ', ' : ''}<span class="whitespace-nowrap">
             {name(stand.stood)}<span class="quiet">{where(stand)}</span
             >{#if past !== undefined && garden.mayChange}<button
                 class="forget"

@@ -19,8 +19,17 @@
   let units = $state(start?.units ?? 'imperial');
   let north = $state(start?.north ?? 0);
   /** What a new garden's fields begin with. */
-  const START: Frost = { last: { month: 4, day: 25 }, first: { month: 10, day: 20 }, spread_days: 14 };
+  const START: Record<string, Frost> = {
+    north: { last: { month: 4, day: 25 }, first: { month: 10, day: 20 }, spread_days: 14 },
+    south: { last: { month: 10, day: 25 }, first: { month: 4, day: 20 }, spread_days: 14 },
+  };
+  let begun = $state(untrack(() => START[half]));
   let frost: ReturnType<typeof FrostFields> | undefined = $state();
+
+  /** A new garden's frosts come half a year on in the other half of the world, unless others are typed already. */
+  function turned() {
+    if (JSON.stringify(frost?.typed()) === JSON.stringify(begun)) begun = START[half];
+  }
 
   function saved(event: SubmitEvent) {
     event.preventDefault();
@@ -44,7 +53,7 @@
       >Latitude in degrees<input bind:value={latitude} inputmode="decimal" required name="latitude" /></label
     >
     <label class="field"
-      >Half of the world<select bind:value={half}
+      >Half of the world<select bind:value={half} onchange={turned} name="half"
         ><option value="north">north</option><option value="south">south</option></select
       ></label
     >
@@ -59,6 +68,6 @@
       >North, degrees from straight up<input type="number" min="0" max="359" required bind:value={north} /></label
     >
   </div>
-  <FrostFields bind:this={frost} frost={start ? start.frost : START} />
+  {#key begun}<FrostFields bind:this={frost} frost={start ? start.frost : (begun ?? null)} />{/key}
   <div><button class="act">{word}</button></div>
 </form>
