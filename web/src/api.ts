@@ -41,9 +41,9 @@ export interface SessionView {
 }
 
 /** No whole answer came: a read may simply be tried again, of a change nobody knows whether it was made. */
-function lost(method: string): Refused {
+function lost(method: string, path: string): Refused {
   const detail =
-    method === 'GET'
+    method === 'GET' || path.endsWith('/questions')
       ? 'The garden cannot be reached just now.'
       : 'No answer came, so it is not known whether that was done; look before you do it again.';
   return new Refused({ status: 0, title: 'No answer', detail });
@@ -62,7 +62,7 @@ async function ask<T>(method: string, path: string, body?: unknown, headers: Rec
     // The line may be cut in the middle of an answer too.
     text = await answer.text();
   } catch {
-    throw lost(method);
+    throw lost(method, path);
   }
   let read: unknown;
   try {
@@ -72,7 +72,7 @@ async function ask<T>(method: string, path: string, body?: unknown, headers: Rec
   }
   if (answer.ok && (read !== undefined || text === '')) return read as T;
   // What stands between may answer in place of the server: then nobody knows what the server did.
-  if (answer.ok || [502, 503, 504].includes(answer.status)) throw lost(method);
+  if (answer.ok || [502, 503, 504].includes(answer.status)) throw lost(method, path);
   // A body over the server's limit is cut off before any handler can say so in its own words.
   const large =
     'That file is larger than the 4 MB that are read here; nothing was changed. Of a weather station, the last thirty years are plenty.';

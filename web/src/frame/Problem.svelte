@@ -42,6 +42,8 @@
       {/if}
       {#if garden.unanswered}
         <button class="act" onclick={() => garden.again()}>send it again</button>
+      {:else if Object.keys(garden.unheard).length > 0}
+        <button class="act" onclick={() => garden.askAgain()}>ask again</button>
       {:else}
         <button class="act" onclick={() => garden.settle()}>put this away</button>
       {/if}

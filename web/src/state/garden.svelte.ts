@@ -36,6 +36,8 @@ export class GardenState {
   made: NumbersMade = $state.raw(NOTHING_MADE);
   /** A change that was sent and not answered: nobody knows yet whether it was made. */
   unanswered: Request | null = $state.raw(null);
+  /** The latest question of each kind that was not answered, to be asked again. */
+  unheard: Partial<Record<Question['ask'], () => void>> = $state.raw({});
   /** The season of the needle's year at a revision, where it came with the answer to a change. */
   seasonDrawn: { revision: number; on: string; view: SeasonView } | null = null;
   /** The season is on the table, so that it is wanted with every answer. */
@@ -150,14 +152,26 @@ export class GardenState {
       (answer) => {
         if (asked === this.view.revision) take(answer);
       },
-      (error: unknown) => this.report(error, null),
+      (error: unknown) => {
+        if (isLost(error)) this.unheard = { ...this.unheard, [question.ask]: () => this.asks(question, take) };
+        // A change that nobody knows the fate of is told before a question.
+        if (!isLost(error) || !this.unanswered) this.report(error, null);
+      },
     );
+  }
+
+  /** Asks again for what was not answered. */
+  askAgain(): void {
+    const again = Object.values(this.unheard);
+    this.settle();
+    for (const ask of again) ask?.();
   }
 
   /** Puts a problem away. */
   settle(): void {
     this.problem = null;
     this.refused = null;
+    this.unheard = {};
   }
 
   private inTurn(work: () => Request['does'] | null): Promise<boolean> {
@@ -183,13 +197,13 @@ export class GardenState {
         this.settle();
         return true;
       } catch (error) {
-        const isLost = error instanceof Refused && error.problem.status === 0;
-        if (isLost && wait !== null) {
+        const lost = isLost(error);
+        if (lost && wait !== null) {
           await new Promise((resolve) => setTimeout(resolve, wait));
           continue;
         }
-        this.unanswered = isLost ? request : null;
-        this.report(isLost ? unknownFate() : error, request.does.do === 'command' ? request.does.command : null);
+        this.unanswered = lost ? request : null;
+        this.report(lost ? unknownFate() : error, request.does.do === 'command' ? request.does.command : null);
         return false;
       }
     }
@@ -230,6 +244,11 @@ const NOTHING_MADE: NumbersMade = { beds: [], patches: [], past: [], groupings: 
 
 /** How long to wait before a change is sent again that was not answered (ms). */
 const WAITS = [200, 1000];
+
+/** Whether no answer came at all. */
+function isLost(error: unknown): boolean {
+  return error instanceof Refused && error.problem.status === 0;
+}
 
 function unknownFate(): Refused {
   const detail =

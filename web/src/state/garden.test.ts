@@ -133,4 +133,17 @@ describe('a change', () => {
     expect(sent.map((one) => one.path.split('?')[0])).toEqual(['/api/v1/gardens/3/undo', '/api/v1/gardens/3/undo']);
     expect(sent[0]?.key).toBe(sent[1]?.key);
   });
+
+  it('asks again for what was not answered, and says that nothing can have been changed', async () => {
+    line('cut', { to: 'shapes', is: ['hills'] });
+    const garden = open();
+    const take = vi.fn();
+    garden.asks({ ask: 'shapes' }, take);
+    await vi.runAllTimersAsync();
+    expect(garden.problem?.detail).toBe('The garden cannot be reached just now.');
+    garden.askAgain();
+    await vi.runAllTimersAsync();
+    expect(take).toHaveBeenCalledWith(['hills']);
+    expect([garden.problem, garden.unheard]).toEqual([null, {}]);
+  });
 });
