@@ -100,7 +100,22 @@ impl Stage {
 }
 
 /// Starts ChromeDriver on a free port and waits until it says so.
+///
+/// It looks for a port that is free on one of the machine's two addresses and ends when another has just taken the same
+/// number on the other one; stages opened side by side meet so now and then. Another start finds another port.
 async fn start_driver() -> Result<(Child, String), Failure> {
+    let mut said = String::new();
+    for _ in 0..5 {
+        match try_driver().await? {
+            Ok(started) => return Ok(started),
+            Err(complaint) => said = complaint,
+        }
+    }
+    Err(format!("chromedriver ended five times before it was ready: {said}").into())
+}
+
+/// One start of ChromeDriver: itself and its address, or what it said before it ended.
+async fn try_driver() -> Result<Result<(Child, String), String>, Failure> {
     use tokio::io::{AsyncBufReadExt, BufReader};
     let mut driver = Command::new("/usr/bin/chromedriver")
         .arg("--port=0")
@@ -109,15 +124,17 @@ async fn start_driver() -> Result<(Child, String), Failure> {
         .kill_on_drop(true)
         .spawn()?;
     let mut lines = BufReader::new(driver.stdout.take().ok_or("chromedriver has no output")?).lines();
+    let mut said = Vec::new();
     while let Some(line) = lines.next_line().await? {
         if let Some(port) = line.strip_suffix('.').and_then(|line| line.rsplit_once("on port ")).map(|(_, port)| port.to_string())
         {
             // Its later lines must go somewhere, or it would stop when the pipe is full.
             tokio::spawn(async move { while let Ok(Some(_)) = lines.next_line().await {} });
-            return Ok((driver, format!("http://127.0.0.1:{port}")));
+            return Ok(Ok((driver, format!("http://127.0.0.1:{port}"))));
         }
+        said.push(line);
     }
-    Err("chromedriver ended before it was ready".into())
+    Ok(Err(said.join(" ")))
 }
 
 /// A person at a browser.
