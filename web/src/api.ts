@@ -1,19 +1,20 @@
 // Speaks with the server: JSON in and out, problem details as errors.
+import { EventSourceParserStream } from 'eventsource-parser/stream';
 import type { Answer } from './generated/Answer';
 import type { Catalogue } from './generated/Catalogue';
 import type { Changed } from './generated/Changed';
 import type { Command } from './generated/Command';
-import type { Entry } from './generated/Entry';
 import type { GardenLine } from './generated/GardenLine';
 import type { GardenView } from './generated/GardenView';
 import type { Outcome } from './generated/Outcome';
 import type { Question } from './generated/Question';
-import type { Report } from './generated/Report';
 import type { Refusal } from './generated/Refusal';
 import type { CalendarAt } from './generated/CalendarAt';
+import type { Search } from './generated/Search';
 import type { Site } from './generated/Site';
 import type { StationRead } from './generated/StationRead';
 import type { TapeReading } from './generated/TapeReading';
+import type { Told } from './generated/Told';
 
 /** What the server answers when it did not do what it was asked: RFC 9457, with a way out. */
 export interface Problem {
@@ -41,15 +42,16 @@ export interface SessionView {
 }
 
 /** No whole answer came: a read may simply be tried again, of a change nobody knows whether it was made. */
-function lost(method: string, path: string): Refused {
-  const detail =
-    method === 'GET' || path.endsWith('/questions')
-      ? 'The garden cannot be reached just now.'
-      : 'No answer came, so it is not known whether that was done; look before you do it again.';
+function lost(changes: boolean): Refused {
+  const detail = !changes
+    ? 'The garden cannot be reached just now.'
+    : 'No answer came, so it is not known whether that was done; look before you do it again.';
   return new Refused({ status: 0, title: 'No answer', detail });
 }
 
 async function ask<T>(method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<T> {
+  const changes =
+    method !== 'GET' && !path.endsWith('/questions') && (body as { rehearse?: boolean } | undefined)?.rehearse !== true;
   const init: RequestInit = { method, headers };
   if (body !== undefined) {
     init.headers = { 'Content-Type': 'application/json', ...headers };
@@ -62,7 +64,7 @@ async function ask<T>(method: string, path: string, body?: unknown, headers: Rec
     // The line may be cut in the middle of an answer too.
     text = await answer.text();
   } catch {
-    throw lost(method, path);
+    throw lost(changes);
   }
   let read: unknown;
   try {
@@ -72,7 +74,7 @@ async function ask<T>(method: string, path: string, body?: unknown, headers: Rec
   }
   if (answer.ok && (read !== undefined || text === '')) return read as T;
   // What stands between may answer in place of the server: then nobody knows what the server did.
-  if (answer.ok || [502, 503, 504].includes(answer.status)) throw lost(method, path);
+  if (answer.ok || [502, 503, 504].includes(answer.status)) throw lost(changes);
   // A body over the server's limit is cut off before any handler can say so in its own words.
   const large =
     'That file is larger than the 4 MB that are read here; nothing was changed. Of a weather station, the last thirty years are plenty.';
@@ -81,19 +83,13 @@ async function ask<T>(method: string, path: string, body?: unknown, headers: Rec
   throw new Refused({ ...fallback, ...(read as Partial<Problem> | undefined) });
 }
 
-/** Reads server-sent events: one `data:` line each, an empty line between. */
-async function events(body: ReadableStream<Uint8Array>, told: (data: string) => void): Promise<void> {
-  const reader = body.getReader();
-  const decoder = new TextDecoder();
-  let left = '';
-  for (;;) {
-    const { done, value } = await reader.read();
-    if (done) return;
-    left += decoder.decode(value, { stream: true });
-    const parts = left.split('\n\n');
-    left = parts.pop() ?? '';
-    for (const part of parts) if (part.startsWith('data: ')) told(part.slice(6));
-  }
+/** What a search that ended without its end is told as. */
+export const CUT_OFF = 'The search was cut off; what it found so far is kept.';
+
+/** What was refused before any search began. */
+async function refusedWith(answer: Response): Promise<Refused> {
+  const problem = (await answer.json().catch(() => null)) as Problem | null;
+  return new Refused(problem ?? { status: 0, title: 'No answer', detail: CUT_OFF });
 }
 
 /** A change as it is sent: the same request, sent again, carries the same key and is made once. */
@@ -137,24 +133,22 @@ export const api = {
     const answer = await ask<{ is: AnswerTo<A> }>('POST', `/gardens/${garden}/questions`, question);
     return answer.is;
   },
-  /** Streams a search for the years ahead; ending the signal ends the search. */
-  propose: async (garden: number, now: Entry[], signal: AbortSignal, told: (report: Report) => void): Promise<void> => {
-    let answer: Response;
+  /** Searches, and tells what is found while it goes on; ending the signal ends the search. */
+  search: async (garden: number, search: Search, signal: AbortSignal, told: (told: Told) => void): Promise<void> => {
     try {
-      const headers = { 'Content-Type': 'application/json' };
-      answer = await fetch(`/api/v1/gardens/${garden}/proposals`, {
-        method: 'POST',
-        headers,
-        body: JSON.stringify({ now }),
-        signal,
-      });
-      if (!answer.ok || !answer.body) throw new TypeError('no stream');
-      await events(answer.body, (data) => told(JSON.parse(data) as Report));
+      const [headers, body] = [{ 'Content-Type': 'application/json' }, JSON.stringify(search)];
+      const answer = await fetch(`/api/v1/gardens/${garden}/searches`, { method: 'POST', headers, body, signal });
+      if (!answer.ok || !answer.body) throw await refusedWith(answer);
+      const events = answer.body.pipeThrough(new TextDecoderStream()).pipeThrough(new EventSourceParserStream());
+      for (const reader = events.getReader(); ;) {
+        const { done, value } = await reader.read();
+        if (done) return;
+        told({ event: value.event, data: JSON.parse(value.data) } as Told);
+      }
     } catch (error) {
       if (signal.aborted) return;
-      if (!(error instanceof TypeError)) throw error;
-      const detail = 'The search was cut off; what it found so far is kept.';
-      throw new Refused({ status: 0, title: 'No answer', detail });
+      if (error instanceof Refused) throw error;
+      throw new Refused({ status: 0, title: 'No answer', detail: CUT_OFF });
     }
   },
   /** Reads a weather station's daily file; keeps nothing. */

@@ -65,7 +65,7 @@ fn full() -> Result<Garden, Failure> {
             let (spot, kind) = (n / 12, n as usize % 7);
             let mut patch = patch.clone();
             (patch.id, patch.bed) = (PatchId(n + 1), garden.beds[(n % 12) as usize].id);
-            (patch.crop, patch.way) = (crops[kind].into(), ways[kind].into());
+            (patch.planted.crop, patch.planted.way) = (crops[kind].into(), ways[kind].into());
             patch.rect = Rect { x: (spot % 7 * 2) as u16, y: (spot / 7 * 4) as u16, w: 2, h: 4 };
             (patch.from, patch.until) = (jiff::civil::date(2027, 4, 1), jiff::civil::date(2027, 9, 30));
             patch

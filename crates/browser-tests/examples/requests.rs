@@ -3,7 +3,6 @@
 //!
 //! `cargo run -p sparrow-browser-tests --example requests -- [OTHER GARDENS]`
 
-use jiff::civil::date;
 use patient_sparrow::{Settings, launch};
 use serde_json::{Value, json};
 use sparrow_browser_tests::Failure;
@@ -57,7 +56,7 @@ async fn served(url: &str) -> Result<String, Failure> {
     let store = Store::open(url).await?;
     let listener = TcpListener::bind("127.0.0.1:0")?;
     let address = format!("http://{}/api/v1", listener.local_addr()?);
-    let settings = Settings { demo: true, secure_cookies: false, workers: 2, today: Some(date(2026, 11, 23)) };
+    let settings = Settings { demo: true, secure_cookies: false, workers: 2, now: Some("2026-11-23T12:00Z".parse()?) };
     let (ready, started) = tokio::sync::oneshot::channel();
     std::thread::spawn(move || {
         actix_web::rt::System::new().block_on(async move {
@@ -115,6 +114,30 @@ impl Gardener {
     }
 }
 
+/// So many other gardens like one, copied in the database.
+async fn neighbours(store: &Store, one: i64, others: usize) -> Result<(), Failure> {
+    let columns = async |table: &str| -> Result<String, Failure> {
+        let named = "select string_agg(column_name, ', ') from information_schema.columns
+                     where table_name = $1 and is_generated = 'NEVER' and column_name <> 'garden_id' and (table_name, column_name) <> ('garden', 'id')";
+        Ok(sqlx::query_scalar::<_, String>(named).bind(table).fetch_one(store.pool()).await?)
+    };
+    let last: i64 = sqlx::query_scalar("select max(id) from garden").fetch_one(store.pool()).await?;
+    let own = columns("garden").await?;
+    let copied = format!("insert into garden ({own}) select {own} from garden, generate_series(1, {others}) where id = {one}");
+    sqlx::query(sqlx::AssertSqlSafe(copied)).execute(store.pool()).await?;
+    for table in ["membership", "bed", "brace", "trellis", "patch", "past_stand", "own_spacing"] {
+        let own = columns(table).await?;
+        let qualified = own.split(", ").map(|column| format!("one.{column}")).collect::<Vec<_>>().join(", ");
+        let copied = format!(
+            "insert into {table} (garden_id, {own})
+             select garden.id, {qualified} from {table} one, garden where one.garden_id = {one} and garden.id > {last}"
+        );
+        sqlx::query(sqlx::AssertSqlSafe(copied)).execute(store.pool()).await?;
+    }
+    sqlx::query("analyze").execute(store.pool()).await?;
+    Ok(())
+}
+
 fn percentile(times: &mut [Duration], hundredth: usize) -> f64 {
     times.sort();
     times[(times.len() - 1) * hundredth / 100].as_secs_f64() * 1000.0
@@ -146,14 +169,7 @@ async fn main() -> Result<(), Failure> {
     }
     let address = served(&url).await?;
     let mut gardener = Gardener::enters(&address).await?;
-    if others > 0 {
-        let store = Store::open(&url).await?;
-        let one = store.load(sparrow_store::GardenId(gardener.garden)).await?.garden;
-        let owner = store.create_account("neighbour", "no hash").await?;
-        for _ in 0..others {
-            store.create_garden(owner, &one).await?;
-        }
-    }
+    neighbours(&Store::open(&url).await?, gardener.garden, others).await?;
     let (mut drops, mut little) = (Vec::new(), Vec::new());
     for n in 0..TIMES {
         drops.push(gardener.drops(n).await?.0);

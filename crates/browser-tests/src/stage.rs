@@ -19,12 +19,18 @@ pub type Failure = Box<dyn std::error::Error + Send + Sync>;
 /// The day it is on every stage: in winter, when the coming year is planned.
 pub const TODAY: jiff::civil::Date = jiff::civil::date(2026, 11, 23);
 
+/// Noon of that day: the same day nearly everywhere.
+fn noon() -> Result<jiff::Timestamp, jiff::Error> {
+    Ok(TODAY.at(12, 0, 0, 0).to_zoned(jiff::tz::TimeZone::UTC)?.timestamp())
+}
+
 /// A running server with a driver for browsers.
 pub struct Stage {
     address: String,
     driver_address: String,
-    // Dropped in this order: the driver with its browsers, then the database.
+    // Dropped in this order: the driver with its browsers, the server with its connections, then the database.
     _driver: Child,
+    _leaves: tokio::sync::oneshot::Sender<()>,
     _cluster: Option<Cluster>,
 }
 
@@ -48,15 +54,22 @@ impl Stage {
         let store = Store::open(&url.replace("/postgres", &format!("/{name}"))).await?;
         let listener = TcpListener::bind("127.0.0.1:0")?;
         let address = format!("http://{}", listener.local_addr()?);
-        let settings = Settings { demo: true, secure_cookies: false, workers: 1, today: Some(TODAY) };
+        let settings = Settings { demo: true, secure_cookies: false, workers: 1, now: Some(noon()?) };
         // The server runs on a thread with its own runtime, as it does in the program.
         let (ready, started) = tokio::sync::oneshot::channel();
+        let (leaves, left) = tokio::sync::oneshot::channel::<()>();
         std::thread::spawn(move || {
             actix_web::rt::System::new().block_on(async move {
-                match launch(store, settings, listener).await {
+                match launch(store.clone(), settings, listener).await {
                     Ok(server) => {
                         let _ = ready.send(Ok(()));
-                        let _ = server.await;
+                        let running = server.handle();
+                        tokio::select! {
+                            _ = server => {},
+                            // The stage is gone: its connections are wanted by the next.
+                            _ = left => running.stop(false).await,
+                        }
+                        store.close().await;
                     }
                     Err(error) => drop(ready.send(Err(error.to_string()))),
                 }
@@ -64,7 +77,7 @@ impl Stage {
         });
         started.await??;
         let (driver, driver_address) = start_driver().await?;
-        Ok(Stage { address, driver_address, _driver: driver, _cluster: cluster })
+        Ok(Stage { address, driver_address, _driver: driver, _leaves: leaves, _cluster: cluster })
     }
 
     /// The server's address.

@@ -181,3 +181,26 @@ async fn the_same_can_be_done_with_keys_alone() -> Result<(), Failure> {
     gardener.reads("Finch Yard").await?;
     gardener.leaves().await
 }
+
+/// It is noon of 23 November in Greenwich: already the 24th on Kiritimati, 14 hours ahead of it.
+#[tokio::test(flavor = "multi_thread")]
+async fn a_household_lives_by_its_own_day() -> Result<(), Failure> {
+    let stage = Stage::open().await?;
+    let gardener = stage.gardener(1280, 800).await?;
+    gardener.signs_up("Islander").await?;
+    gardener.fills("garden-name", "Reef").await?;
+    gardener.fills("latitude", "1.9").await?;
+    // It is guessed from the browser, shown, and can be changed.
+    let guessed = "return Intl.DateTimeFormat().resolvedOptions().timeZone === document.querySelector('[name=zone]').value";
+    assert!(gardener.driver.execute(guessed, Vec::new()).await?.convert::<bool>()?);
+    gardener.chooses("zone", "Pacific/Kiritimati").await?;
+    gardener.clicks("make this garden").await?;
+    gardener.reads("today is 24 November in Pacific/Kiritimati").await?;
+    gardener.clicks("the place").await?;
+    gardener.chooses("zone", "not known: the day of the server").await?;
+    gardener.reads("This browser is in").await?;
+    gardener.chooses("zone", "Pacific/Pago Pago").await?;
+    gardener.clicks("keep this").await?;
+    gardener.reads("today is 23 November in Pacific/Pago Pago").await?;
+    gardener.leaves().await
+}

@@ -196,7 +196,7 @@ const done = arguments[0];
 (async () => {
     const garden = `/api/v1/gardens/${location.pathname.split('/')[2]}`;
     const now = await (await fetch(garden)).json();
-    const { id } = now.garden.patches.find((one) => one.crop === 'chard' && one.rect.y === 1);
+    const { id } = now.garden.patches.find((one) => one.planted.crop === 'chard' && one.rect.y === 1);
     const headers = { 'Content-Type': 'application/json', 'If-Match': `"${now.revision}"` };
     const body = JSON.stringify({ command: { do: 'lock', patch: id, locked: true } });
     done((await fetch(`${garden}/commands`, { method: 'POST', headers, body })).status);

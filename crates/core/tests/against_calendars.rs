@@ -138,6 +138,7 @@ fn found(climate: &Climate, crop: &str, way: &str) -> Vec<Window> {
         units: Units::Imperial,
         north: 0,
         frost,
+        zone: None,
     };
     let grower = Grower::new(
         Weather::at(&site, &Almanac { shape: Some(climate.shape.into()), ..Almanac::default() }),

@@ -48,8 +48,15 @@ fn always(celsius: f64) -> Grower {
     let (high, low) = (TenthsC::of(celsius + 0.1), TenthsC::of(celsius - 0.1));
     let months = Monthly { high: [high; 12], low: [low; 12] };
     let almanac = Almanac { from: WarmthFrom::Months, months: Some(months), ..Almanac::default() };
-    let site =
-        Site { name: "A room".into(), place: String::new(), latitude: Latitude(0), units: Units::Metric, north: 0, frost: None };
+    let site = Site {
+        name: "A room".into(),
+        place: String::new(),
+        latitude: Latitude(0),
+        units: Units::Metric,
+        north: 0,
+        frost: None,
+        zone: None,
+    };
     Grower::new(Weather::at(&site, &almanac), Catalogue::standard())
 }
 

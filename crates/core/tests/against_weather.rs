@@ -39,7 +39,15 @@ fn seattle() -> Vec<StationDay> {
 }
 
 fn site(latitude: i32, frost: Option<Frost>) -> Site {
-    Site { name: "A place".into(), place: String::new(), latitude: Latitude(latitude), units: Units::Metric, north: 0, frost }
+    Site {
+        name: "A place".into(),
+        place: String::new(),
+        latitude: Latitude(latitude),
+        units: Units::Metric,
+        north: 0,
+        frost,
+        zone: None,
+    }
 }
 
 fn frost(last: (i8, i8), first: (i8, i8), spread_days: u8) -> Option<Frost> {

@@ -8,8 +8,9 @@ use sparrow_core::catalogue::Catalogue;
 use sparrow_core::change::command::{Command, carry_out};
 use sparrow_core::ground::pattern::Chance;
 use sparrow_core::ground::planting::Planting;
-use sparrow_core::search::arrange::asked::{Arranging, Wish};
-use sparrow_core::search::arrange::pose::arrange;
+use sparrow_core::known::Known;
+use sparrow_core::search::arrange::asked::{Arranged, Arranging, Wish};
+use sparrow_core::search::arrange::pose;
 use sparrow_core::search::arrange::problem::{Problem, score};
 use sparrow_core::search::arrange::search::{Answer, enumerate, search};
 use sparrow_facts::bed::Trellis;
@@ -29,8 +30,17 @@ fn wish(crop: &str, way: &str, plants: u32, must: bool) -> Wish {
     Wish { crop: crop.into(), way: way.into(), plants, must, from: None, until: None, now: None }
 }
 
+/// An arrangement looked for three times anew.
+fn arrange(known: Known, asked: &Arranging) -> Result<Arranged, Refusal> {
+    let mut told = 0;
+    pose::arrange(known, asked, &mut |found| {
+        told += usize::from(found.is_some());
+        told < 3
+    })
+}
+
 fn asked(wishes: Vec<Wish>) -> Arranging {
-    Arranging { bed: BedId(1), year: 2027, wishes, anew: true, effort: 3 }
+    Arranging { bed: BedId(1), year: 2027, wishes, anew: true }
 }
 
 /// Ten crops for a bed of 4 × 8 ft: more or less what fills it.
@@ -73,7 +83,7 @@ fn on_small_beds_the_score_is_the_best_of_all_picks_in_two_hundred_cases() {
             .collect();
         let problem = problem(&garden, &wishes);
         let (best, _) = enumerate(&problem);
-        let Answer { picks, bound, proven } = search(&problem, 1, 50);
+        let Answer { picks, bound, proven, .. } = search(&problem, 50, &mut |_| false);
         assert_eq!(score(&problem, &picks[0]), best, "case {case}: {wishes:?}");
         assert!(proven && bound == best, "case {case}: and it is known to be the best");
         left_out += usize::from(picks[0].iter().any(Option::is_none));
@@ -83,7 +93,7 @@ fn on_small_beds_the_score_is_the_best_of_all_picks_in_two_hundred_cases() {
 }
 
 fn problem(garden: &Garden, wishes: &[Wish]) -> Problem {
-    sparrow_core::search::arrange::pose::problem_of(known(garden), &asked(wishes.to_vec())).expect("it is there")
+    pose::problem_of(known(garden), &asked(wishes.to_vec())).expect("it is there")
 }
 
 #[test]
@@ -134,13 +144,18 @@ fn the_two_answers_differ_and_the_first_is_the_better() {
 }
 
 #[test]
-fn more_effort_never_gives_a_worse_answer() {
-    let mut last = i32::MIN;
-    for effort in 1..=10 {
-        let arranged = arrange(known(&garden(8, 4)), &Arranging { effort, ..asked(ten()) }).unwrap();
-        assert!(arranged.proposals[0].score >= last, "effort {effort}");
-        last = arranged.proposals[0].score;
-    }
+fn each_answer_of_a_search_is_at_least_as_good_as_the_one_before_and_the_last_is_given() {
+    let garden = garden(8, 4);
+    let mut told: Vec<Arranged> = Vec::new();
+    let last = pose::arrange(known(&garden), &asked(ten()), &mut |found| {
+        told.extend(found.map(|found| found()));
+        true
+    });
+    assert!(told.len() == 10, "the premise: it was told again and again, {}", told.len());
+    let scores: Vec<i32> = told.iter().map(|one| one.proposals[0].score).collect();
+    assert!(scores.is_sorted(), "{scores:?}");
+    assert_eq!(told.iter().map(|one| one.looked[0]).collect::<Vec<_>>(), (1..=10).collect::<Vec<_>>());
+    assert_eq!(told.last(), last.as_ref().ok());
 }
 
 #[test]
@@ -205,7 +220,7 @@ fn no_answer_is_worse_than_the_bed_as_it_is() {
                 from: Some(patch.from),
                 until: Some(patch.until),
                 now: Some(patch.rect),
-                ..wish(&patch.crop, &patch.way, sum.plants, true)
+                ..wish(&patch.planted.crop, &patch.planted.way, sum.plants, true)
             }
         })
         .collect();
@@ -250,7 +265,6 @@ fn what_cannot_be_asked_is_refused_with_its_limit() {
     let garden = garden(4, 4);
     let refused = |asking: Arranging| arrange(known(&garden), &asking).unwrap_err().to_string();
     assert_eq!(refused(asked(vec![])), "wishes for one bed: 0 is outside 1 to 40");
-    assert_eq!(refused(Arranging { effort: 11, ..asked(ten()) }), "effort: 11 is outside 1 to 10");
     assert_eq!(refused(asked(vec![wish("carrot", "root", 0, true)])), "plants wished for: 0 is outside 1 to 5000");
     assert!(refused(asked(vec![wish("florp", "root", 1, true)])).contains("no crop “florp”"));
     assert!(refused(Arranging { bed: BedId(9), ..asked(ten()) }).contains("no bed “9”"));

@@ -14,7 +14,7 @@ use sparrow_core::rules::reason::{Reason, Weight};
 use sparrow_core::rules::shade::{in_shadow, trellis_shades};
 use sparrow_facts::bed::{Reach, Trellis};
 use sparrow_facts::garden::Garden;
-use sparrow_facts::patch::Patch;
+use sparrow_facts::patch::{Patch, Planted};
 use sparrow_facts::rect::{Ground, Rect};
 use sparrow_facts::site::Latitude;
 use sparrow_facts::units::{Length, Units};
@@ -180,7 +180,11 @@ fn maize_wants_three_rows_and_its_kinds_flower_apart() {
     assert!(crosses(&kinds));
     kinds.patches[1].from = date(2027, 5, 12);
     assert!(!crosses(&kinds));
-    kinds.patches[1] = Patch { way: "wide".into(), from: date(2027, 5, 1), ..kinds.patches[1].clone() };
+    kinds.patches[1] = Patch {
+        from: date(2027, 5, 1),
+        planted: Planted { way: "wide".into(), ..kinds.patches[1].planted.clone() },
+        ..kinds.patches[1].clone()
+    };
     assert!(!crosses(&kinds), "two plantings of one kind");
 }
 
@@ -205,7 +209,7 @@ fn maize_holds_up_climbing_beans_and_not_bush_ones() {
     let beans = |way: &str| {
         let mut garden = with(&[("maize", "block", ground)]);
         let beans = patch_in(&garden, "bean", way, ground);
-        garden.patches.push(Patch { between: true, from: date(2027, 6, 1), ..beans });
+        garden.patches.push(Patch { from: date(2027, 6, 1), planted: Planted { between: true, ..beans.planted }, ..beans });
         let supports =
             |relation: usize| Catalogue::standard().relations[relation].kind == sparrow_core::catalogue::Kind::Supports;
         let told = told(&garden);

@@ -36,7 +36,7 @@ fn any_garden() -> impl Strategy<Value = Garden> {
 }
 
 fn crop(patch: &Patch) -> &'static Crop {
-    Catalogue::standard().crop(&patch.crop).expect("commands place known crops")
+    Catalogue::standard().crop(&patch.planted.crop).expect("commands place known crops")
 }
 
 fn shown(reckoning: &Reckoning, garden: &Garden) -> Vec<Patch> {
@@ -83,7 +83,11 @@ fn company_plainly(patches: &[Patch], garden: &Garden) -> BTreeSet<(usize, u32, 
                 };
                 let names = |key: &str, crop: &Crop| key == crop.key || key == format!("@{}", crop.family);
                 for (who, whom) in [(one, other), (other, one)] {
-                    if near && one.crop != other.crop && names(&relation.who, crop(who)) && names(&relation.whom, crop(whom)) {
+                    if near
+                        && one.planted.crop != other.planted.crop
+                        && names(&relation.who, crop(who))
+                        && names(&relation.whom, crop(whom))
+                    {
                         found.insert((index, who.id.0, whom.id.0));
                     }
                 }

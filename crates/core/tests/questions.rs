@@ -29,7 +29,7 @@ fn asks(garden: &Garden, question: Question) -> Result<Answer, String> {
 fn schools_are_compared_with_the_one_that_holds_among_them() {
     let mut garden = garden();
     let own = School::Close { percent: 70 };
-    garden.patches[0].school = Some(own);
+    garden.patches[0].planted.school = Some(own);
     let Ok(Answer::Schools(counts)) = asks(&garden, Question::Schools { patch: PatchId(1) }) else { panic!("no comparison") };
     assert_eq!(counts.len(), School::OFFERED.len() + 1);
     // By hand: 70 % of 4 in is 2.8 in; 24 ÷ 2.8 = 8 whole, 8 × 8 = 64 of 36 want 178 % of the feed.

@@ -32,7 +32,7 @@ fn with(crop: &str, way: &str, rect: Rect, school: Option<School>) -> Garden {
     let mut garden = garden_with(1, Units::Imperial);
     garden.beds[0].braces.clear();
     let mut patch = patch_in(&garden, crop, way, rect);
-    patch.school = school;
+    patch.planted.school = school;
     garden.patches.push(patch);
     garden
 }
@@ -204,7 +204,7 @@ fn stages_wait_for_what_they_need_of_each_other() {
     assert!(high(beans.place.from) >= inch(6), "beans when the maize stands 6 in");
     assert!(high(beans.place.from.yesterday().unwrap()) < inch(6), "and not later");
     assert!((squash.place.from - beans.place.from).get_days() >= 12, "squash when the beans are up");
-    assert_eq!(beans.place.way, "climbing");
+    assert_eq!(beans.place.planted.way, "climbing");
     // The spinach between cabbages is out before they meet.
     let cabbages = grouping(&garden, "cabbage-zigzag", Rect { x: 0, y: 0, w: 8, h: 8 });
     let places = cabbages.stages.iter().map(|stage| stage.place.clone()).collect();

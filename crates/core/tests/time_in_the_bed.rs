@@ -17,7 +17,7 @@ use sparrow_core::rules::reason::{Reason, Weight};
 use sparrow_core::rules::sharing::Sharing;
 use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::BedId;
-use sparrow_facts::patch::Patch;
+use sparrow_facts::patch::{Patch, Planted};
 use sparrow_facts::rect::Rect;
 use sparrow_facts::units::{Length, Units};
 
@@ -122,7 +122,7 @@ fn carrots_and_radishes(out: Date) -> (Garden, Sharing, Weight) {
     let carrots = stand(&garden, "carrot", "root", GROUND, date(2027, 4, 10), date(2027, 7, 20));
     garden.patches.push(carrots);
     let radishes = stand(&garden, "radish", "root", GROUND, date(2027, 4, 10), out);
-    garden.patches.push(Patch { between: true, ..radishes });
+    garden.patches.push(Patch { planted: Planted { between: true, ..radishes.planted }, ..radishes });
     let findings = reckon(known_on(&garden, TODAY), date(2027, 5, 1)).findings;
     let found = findings.into_iter().find_map(|f| match f.reason {
         Reason::Shares(sharing) => Some((sharing, f.weight)),

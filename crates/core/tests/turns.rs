@@ -12,6 +12,7 @@ use sparrow_core::change::command::{Command, carry_out};
 use sparrow_core::change::turns::TurnChange;
 use sparrow_core::reckon::turns::{CellKind, NoteKind, view};
 use sparrow_core::search::remedies::{RemedyKind, TieKey, why};
+use sparrow_core::search::watch::to_the_end;
 use sparrow_core::search::{amounts, years};
 use sparrow_core::turns::held::usual_wish;
 use sparrow_core::turns::problem::Problem;
@@ -54,7 +55,7 @@ fn remember(garden: &mut Garden, bed: u32, year: i16, words: &str) {
 }
 
 fn best(garden: &Garden) -> years::TurnProposal {
-    years::propose(known_on(garden, TODAY), &[], &mut |_, _| true).expect("there are wishes")
+    years::propose(known_on(garden, TODAY), &[], &mut to_the_end).expect("there are wishes")
 }
 
 fn years(garden: &mut Garden, years: u8) {
@@ -86,7 +87,7 @@ fn a_bed_and_year_are_remembered_as_fast_as_they_are_typed() {
 fn plantings_of_past_years_flow_in_where_they_stood_the_small_ones_too() {
     let mut garden = garden_with(1, Units::Imperial);
     let mut radish = patch_in(&garden, "radish", "root", Rect { x: 0, y: 0, w: 2, h: 2 });
-    (radish.from, radish.until, radish.between) = (date(2025, 4, 1), date(2025, 5, 6), true);
+    (radish.from, radish.until, radish.planted.between) = (date(2025, 4, 1), date(2025, 5, 6), true);
     garden.patches.push(radish);
     let mut garlic = patch_in(&garden, "garlic", "bulb", Rect { x: 12, y: 0, w: 2, h: 2 });
     (garlic.from, garlic.until) = (date(2025, 10, 20), date(2026, 7, 10));
@@ -162,7 +163,7 @@ fn a_clash_is_explained_and_every_way_out_is_solved_for_and_can_be_taken_and_und
     let seen = view(known_on(&garden, TODAY), &plan.entries);
     assert!(!seen.ties.is_empty(), "the premise");
     let tie = seen.ties.iter().find(|tie| tie.later - tie.earlier == 1).unwrap();
-    let reasons = why(known_on(&garden, TODAY), &plan.entries, &TieKey::from(tie)).unwrap();
+    let reasons = why(known_on(&garden, TODAY), &plan.entries, &TieKey::from(tie), &mut to_the_end).unwrap();
     let tomato = garden.turns.wishes[0].id;
     assert!(reasons.forced);
     assert!(reasons.wishes.iter().all(|one| one.wish == tomato), "the carrots have no part in it: {:?}", reasons.wishes);
@@ -183,7 +184,7 @@ fn a_clash_is_explained_and_every_way_out_is_solved_for_and_can_be_taken_and_und
         assert_eq!(garden, before);
     }
     // A clash that is not in the plan has no reason.
-    assert!(why(known_on(&garden, TODAY), &[], &TieKey::from(tie)).is_err());
+    assert!(why(known_on(&garden, TODAY), &[], &TieKey::from(tie), &mut to_the_end).is_err());
 }
 
 #[test]
@@ -196,7 +197,7 @@ fn arguing_puts_a_wish_where_it_is_wanted_and_says_what_that_costs() {
         plan.entries.iter().filter(|entry| entry.wish == wishes[1] && entry.year == FIRST + 1).map(|entry| entry.at).collect();
     let there = (2..=4).map(|bed| at(bed, 0)).find(|piece| !cabbages.contains(piece)).unwrap();
     let pin = Pinned { wish: wishes[1], year: FIRST + 1, at: there };
-    let argued = years::argue(known_on(&garden, TODAY), &plan.entries, pin).unwrap();
+    let argued = years::argue(known_on(&garden, TODAY), &plan.entries, pin, &mut to_the_end).unwrap();
     let stands: Vec<_> =
         argued.proposal.entries.iter().filter(|entry| entry.wish == pin.wish && entry.year == pin.year).collect();
     assert_eq!(stands.iter().map(|entry| entry.at).collect::<Vec<_>>(), [there]);
@@ -381,7 +382,7 @@ fn what_is_planted_of_a_wish_is_taken_off_it_in_that_year() {
     assert_eq!([given(FIRST), given(FIRST + 1)], [4, 10], "6 squares are planted in the first year");
     // It can be fixed and argued about in that year too.
     let pin = Pinned { wish: bean, year: FIRST, at: at(2, 0) };
-    let argued = years::argue(known_on(&garden, TODAY), &plan.entries, pin).unwrap();
+    let argued = years::argue(known_on(&garden, TODAY), &plan.entries, pin, &mut to_the_end).unwrap();
     assert!(argued.proposal.entries.contains(&Entry { wish: bean, year: FIRST, at: at(2, 0), squares: 4 }));
     garden.patches[0].rect = Rect { x: 0, y: 0, w: 8, h: 5 };
     assert_eq!(best(&garden).entries.iter().filter(|entry| entry.year == FIRST).count(), 0, "all of it is planted");
@@ -395,7 +396,7 @@ fn a_plan_gives_up_squares_that_are_no_longer_wanted() {
     let mut fewer = garden.turns.wish(bean).unwrap().clone();
     fewer.squares = 4;
     turn(&mut garden, vec![TurnChange::ChangeWish { id: bean, wish: fewer }]).unwrap();
-    let again = years::propose(known_on(&garden, TODAY), &plan.entries, &mut |_, _| true).unwrap();
+    let again = years::propose(known_on(&garden, TODAY), &plan.entries, &mut to_the_end).unwrap();
     assert!(!again.entries.is_empty() && again.entries.iter().all(|entry| entry.squares == 4), "{:?}", again.entries);
     assert_eq!(view(known_on(&garden, TODAY), &plan.entries).cells.iter().filter_map(|cell| cell.centisquares).max(), Some(400));
 }
@@ -509,7 +510,7 @@ fn wrong_wishes_are_refused_in_words_and_change_nothing() {
         let refused = turn(&mut garden, vec![TurnChange::Wish { wish }]).unwrap_err();
         assert!(refused.to_string().starts_with(said), "{refused}");
     }
-    let nothing = years::propose(known_on(&garden, TODAY), &[], &mut |_, _| true).unwrap_err();
+    let nothing = years::propose(known_on(&garden, TODAY), &[], &mut to_the_end).unwrap_err();
     assert_eq!(nothing, Refusal::NothingTo { what: "plan: wish for something first" });
     assert_eq!(garden, before);
 }

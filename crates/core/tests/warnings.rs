@@ -174,7 +174,7 @@ fn more_than_fit_are_refused_with_the_patch_that_would_hold_them() {
     let patch = garden.patches[0].clone();
     let asked = Command::ChangePatch {
         patch: patch.id,
-        way: patch.way.clone(),
+        way: patch.planted.way.clone(),
         holes: Some(6),
         from: patch.from,
         until: patch.until,

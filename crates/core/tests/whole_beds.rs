@@ -17,7 +17,7 @@ use sparrow_core::search::arrange::asked::{Arranging, Wish};
 use sparrow_core::search::arrange::pose::arrange;
 use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::BedId;
-use sparrow_facts::patch::Patch;
+use sparrow_facts::patch::{Patch, Planted};
 use sparrow_facts::rect::Rect;
 use sparrow_facts::units::{Length, Units};
 
@@ -90,8 +90,8 @@ proptest! {
         let mut garden = worked(picks);
         let Some(bed) = garden.beds.first().map(|bed| bed.id) else { return Ok(()) };
         let locked: Vec<Patch> = garden.patches.iter().filter(|patch| patch.locked).cloned().collect();
-        let asked = Arranging { bed, year: 2027, wishes: wishes.clone(), anew, effort: 1 };
-        let found = arrange(known(&garden), &asked).unwrap();
+        let asked = Arranging { bed, year: 2027, wishes: wishes.clone(), anew };
+        let found = arrange(known(&garden), &asked, &mut |_| false).unwrap();
         let best = found.proposals[0].clone();
         prop_assert!(best.score <= found.bound);
         prop_assert_eq!(best.patches.len() + best.left_out.len(), wishes.len());
@@ -118,7 +118,7 @@ proptest! {
         let below = patch_in(&garden, &host.key, &host.ways[0].key, rect);
         garden.patches.push(below);
         let between = patch_in(&garden, &quick.key, &quick.ways[0].key, rect);
-        garden.patches.push(Patch { between: true, ..between });
+        garden.patches.push(Patch { planted: Planted { between: true, ..between.planted }, ..between });
         let plantings: Vec<Planting> =
             garden.patches.iter().map(|patch| Planting::of(known(&garden), patch).unwrap()).collect();
         let ((host_sum, hosts), (sum, places)) = (plantings[0].reckon(), plantings[1].reckon());

@@ -34,6 +34,8 @@ pub fn quillet_lane(today: Date) -> Result<Garden, Refusal> {
         units: Units::Imperial,
         north: 0,
         frost: Some(Frost { last: MonthDay { month: 4, day: 21 }, first: MonthDay { month: 10, day: 24 }, spread_days: 16 }),
+        // An invented place is in no time zone of this world.
+        zone: None,
     };
     let mut plot = Plot::new(site, today);
     plot.marrow_bay()?;
@@ -148,11 +150,15 @@ fn quillet_year(plot: &mut Plot) -> Result<(), Refusal> {
     plot.place_all(&QUILLET_YEAR)?;
     // The rhubarb and the chives stay where they are.
     let stay: Vec<PatchId> =
-        plot.garden.patches.iter().filter(|p| p.crop == "rhubarb" || p.crop == "chive").map(|p| p.id).collect();
+        plot.garden.patches.iter().filter(|p| p.planted.crop == "rhubarb" || p.planted.crop == "chive").map(|p| p.id).collect();
     stay.into_iter().try_for_each(|patch| plot.carry_out(Command::Lock { patch, locked: true }))?;
     // The lettuce by the leeks' ground is cut once and cleared, so that they go in by midsummer.
-    let cut =
-        plot.garden.patches.iter().find(|patch| patch.crop == "lettuce" && patch.rect.y == 5).map(|patch| (patch.id, patch.from));
+    let cut = plot
+        .garden
+        .patches
+        .iter()
+        .find(|patch| patch.planted.crop == "lettuce" && patch.rect.y == 5)
+        .map(|patch| (patch.id, patch.from));
     if let Some((patch, from)) = cut {
         let until = Date::new(plot.year, 6, 15).unwrap_or(from);
         plot.carry_out(Command::Replan { changes: vec![PatchChange::Days { patch, from, until }], follow: false })?;
@@ -168,13 +174,14 @@ fn quillet_year(plot: &mut Plot) -> Result<(), Refusal> {
         plot.place(&("Pear bed", crop, way, rect), Some(from), false)?;
     }
     // The chard is raised on the shelf, to be ready when the cabbages are out.
-    let chard = plot.garden.patches.iter().rfind(|patch| patch.crop == "chard" && patch.rect.y == 1).map(|patch| patch.id);
+    let chard =
+        plot.garden.patches.iter().rfind(|patch| patch.planted.crop == "chard" && patch.rect.y == 1).map(|patch| patch.id);
     if let Some(patch) = chard {
         let timing = Timing { means: Some(Means::Shelf), ..Timing::default() };
         plot.carry_out(Command::Replan { changes: vec![PatchChange::Timing { patch, timing }], follow: false })?;
     }
     // Radish between the carrots: sown with them, out before they want the room.
-    let carrots = plot.garden.patches.iter().find(|patch| patch.crop == "carrot").map(|patch| patch.from);
+    let carrots = plot.garden.patches.iter().find(|patch| patch.planted.crop == "carrot").map(|patch| patch.from);
     plot.place(&("Gate bed", "radish", "root", [4, 0, 4, 2]), carrots, true)
 }
 
@@ -214,6 +221,7 @@ pub fn tern_court(today: Date) -> Result<Garden, Refusal> {
         units: Units::Metric,
         north: 0,
         frost: Some(Frost { last: MonthDay { month: 9, day: 28 }, first: MonthDay { month: 5, day: 18 }, spread_days: 14 }),
+        zone: None,
     };
     let mut plot = Plot::new(site, today);
     plot.carry_out(Command::Season { changes: vec![SeasonChange::TakeShape { shape: Some("oceanic".into()) }] })?;

@@ -1,13 +1,13 @@
 //! Which plants does this household put down together? Groupings saved from its own beds.
 
 use crate::ids::OwnGroupingId;
+use crate::patch::Planted;
 use crate::rect::Rect;
-use crate::school::School;
 use serde::{Deserialize, Serialize};
 
 /// A grouping the household saved from one of its beds.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct OwnGrouping {
     /// Its number.
@@ -30,21 +30,13 @@ impl OwnGrouping {
 
 /// One part of a household's own grouping, placed from its far left corner and its first day.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct OwnPart {
-    /// The crop.
-    pub crop: String,
-    /// Its way of growing.
-    pub way: String,
+    /// What is planted, and how.
+    pub planted: Planted,
     /// The half squares, from the grouping's far left corner.
     pub rect: Rect,
-    /// The household's own number of holes.
-    pub holes: Option<u16>,
-    /// It shares its ground with another part.
-    pub between: bool,
-    /// Its school, when it has its own.
-    pub school: Option<School>,
     /// Days from the grouping's first day to the day it goes in.
     pub days_after: u32,
     /// Days it stands.

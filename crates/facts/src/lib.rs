@@ -19,3 +19,4 @@ pub mod site;
 pub mod spacing;
 pub mod timing;
 pub mod turns;
+pub mod upgrade;

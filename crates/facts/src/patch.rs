@@ -10,32 +10,47 @@ use crate::timing::Timing;
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 
+/// What is planted and how: all that is the same wherever and whenever it stands.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[serde(deny_unknown_fields)]
+pub struct Planted {
+    /// The crop's key in the catalogue.
+    pub crop: String,
+    /// The growing way's key within the crop.
+    pub way: String,
+    /// The household's own number of holes, when fewer than fit; nothing means as many as fit.
+    pub holes: Option<u16>,
+    /// Planted between other plants: it may share ground with another crop.
+    pub between: bool,
+    /// The school of spacing chosen for it; nothing means the bed's.
+    pub school: Option<School>,
+}
+
+impl Planted {
+    /// A crop by one of its ways, alone on its ground, as many as fit, by the bed's school.
+    pub fn usual(crop: &str, way: &str) -> Planted {
+        Planted { crop: crop.into(), way: way.into(), holes: None, between: false, school: None }
+    }
+}
+
 /// One crop on one rectangle for one span of days.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Patch {
     /// Its number in the garden.
     pub id: PatchId,
     /// The bed it lies in.
     pub bed: BedId,
-    /// The crop's key in the catalogue.
-    pub crop: String,
-    /// The growing way's key within the crop.
-    pub way: String,
     /// The half squares it covers.
     pub rect: Rect,
-    /// The household's own number of holes, when fewer than fit; nothing means as many as fit.
-    pub holes: Option<u16>,
     /// The first day it is in the ground.
     pub from: Date,
     /// The last day it is in the ground.
     pub until: Date,
-    /// Planted between other plants: it may share ground with another crop.
-    pub between: bool,
-    /// The school of spacing chosen for it; nothing means the bed's.
-    #[serde(default)]
-    pub school: Option<School>,
+    /// What is planted there, and how.
+    pub planted: Planted,
     /// It stays where it is, whatever is arranged round it.
     #[serde(default)]
     pub locked: bool,
@@ -71,27 +86,19 @@ impl Patch {
 
 /// A patch to be: what would be planted, where and when.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Placing {
     /// The bed.
     pub bed: BedId,
-    /// The crop's key.
-    pub crop: String,
-    /// The growing way's key.
-    pub way: String,
     /// The half squares it would cover.
     pub rect: Rect,
-    /// The household's own number of holes, when fewer than fit.
-    pub holes: Option<u16>,
     /// The first day in the ground.
     pub from: Date,
     /// The last day in the ground.
     pub until: Date,
-    /// Planted between other plants.
-    pub between: bool,
-    /// The school of spacing, when it has its own.
-    pub school: Option<School>,
+    /// What would be planted there, and how.
+    pub planted: Planted,
     /// It is a single row at an exact place.
     #[serde(default)]
     pub line: Option<RowLine>,
@@ -103,22 +110,7 @@ pub struct Placing {
 impl Placing {
     /// The patch it would become, under a number.
     pub fn patch(&self, number: u32) -> Patch {
-        let Placing { bed, crop, way, rect, holes, from, until, between, school, line, timing } = self.clone();
-        Patch {
-            id: PatchId(number),
-            bed,
-            crop,
-            way,
-            rect,
-            holes,
-            from,
-            until,
-            between,
-            school,
-            locked: false,
-            line,
-            kept: Vec::new(),
-            timing,
-        }
+        let Placing { bed, rect, from, until, planted, line, timing } = self.clone();
+        Patch { id: PatchId(number), bed, rect, from, until, planted, locked: false, line, kept: Vec::new(), timing }
     }
 }

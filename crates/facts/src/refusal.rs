@@ -13,7 +13,7 @@ use thiserror::Error;
 
 /// Why the product would not do what it was asked; the one public error of facts and rules.
 #[derive(Debug, Clone, PartialEq, Error, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(tag = "why", rename_all = "kebab-case")]
 #[allow(missing_docs, reason = "each variant's sentence is its documentation, each field is named in it")]
 pub enum Refusal {
@@ -55,9 +55,9 @@ pub enum Refusal {
     #[error("{holes} holes of {crop} in one patch are more than can be drawn; {most} is the most, make several patches")]
     TooManyHoles {
         crop: String,
-        #[cfg_attr(feature = "ts", ts(type = "number"))]
+        #[cfg_attr(feature = "sent", ts(type = "number"))]
         holes: u64,
-        #[cfg_attr(feature = "ts", ts(type = "number"))]
+        #[cfg_attr(feature = "sent", ts(type = "number"))]
         most: u64,
     },
     #[error("the last day, {until}, is before the first, {from}")]

@@ -7,6 +7,7 @@
 use crate::almanac::{Almanac, Climate};
 use crate::edit::Edit;
 use crate::turns::{TurnPlan, TurnRules, Turns};
+use std::collections::BTreeMap;
 
 /// The rows of a list that are gone, otherwise, and new.
 struct Differing<T> {
@@ -15,13 +16,19 @@ struct Differing<T> {
     new: Vec<T>,
 }
 
-fn differing<T: Clone + PartialEq, K: PartialEq>(before: &[T], after: &[T], key: impl Fn(&T) -> K) -> Differing<T> {
-    let find = |list: &[T], one: &T| list.iter().find(|other| key(other) == key(one)).cloned();
-    Differing {
-        gone: before.iter().filter(|one| find(after, one).is_none()).cloned().collect(),
-        other: after.iter().filter_map(|one| find(before, one).filter(|was| was != one).map(|was| (was, one.clone()))).collect(),
-        new: after.iter().filter(|one| find(before, one).is_none()).cloned().collect(),
+fn differing<T: Clone + PartialEq, K: Ord>(before: &[T], after: &[T], key: impl Fn(&T) -> K) -> Differing<T> {
+    let by_key = |list| -> BTreeMap<K, &T> { <[T]>::iter(list).map(|one| (key(one), one)).collect() };
+    let (was, is) = (by_key(before), by_key(after));
+    let mut differing = Differing { gone: Vec::new(), other: Vec::new(), new: Vec::new() };
+    differing.gone.extend(before.iter().filter(|one| !is.contains_key(&key(one))).cloned());
+    for one in after {
+        match was.get(&key(one)) {
+            None => differing.new.push(one.clone()),
+            Some(was) if *was != one => differing.other.push(((*was).clone(), one.clone())),
+            Some(_) => {}
+        }
     }
+    differing
 }
 
 impl<T> Differing<T> {

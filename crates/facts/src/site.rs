@@ -14,7 +14,7 @@ pub enum Hemisphere {
 
 /// A latitude in hundredths of a degree, north positive: -9000 to 9000.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(transparent)]
 pub struct Latitude(pub i32);
 
@@ -32,7 +32,7 @@ impl Latitude {
 
 /// A day of any year, as frost dates are given.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct MonthDay {
     /// Month, 1 to 12.
     pub month: i8,
@@ -42,7 +42,7 @@ pub struct MonthDay {
 
 /// The frost of the place as chances: the even-chance dates and their spread.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Frost {
     /// The spring date after which a frost comes in half of all years.
     pub last: MonthDay,
@@ -54,7 +54,7 @@ pub struct Frost {
 
 /// The place of a garden, as its household gave it.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Site {
     /// The garden's name, 1 to 60 letters.
@@ -69,4 +69,8 @@ pub struct Site {
     pub north: u16,
     /// The frosts, or nothing where it never freezes.
     pub frost: Option<Frost>,
+    /// The time zone its household lives by, a name of the IANA time zone database such as `Pacific/Auckland`; nothing
+    /// where it is not known, which is where the server's own day is taken.
+    #[serde(default)]
+    pub zone: Option<String>,
 }

@@ -5,7 +5,7 @@ use serde::{Deserialize, Serialize};
 
 /// A household's own distances for one way of growing a crop; it overrules every table.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct OwnSpacing {
     /// The crop's key.

@@ -3,24 +3,42 @@
 //! `docs/garden-file.md` describes every field. A file is read whole or not at all: what is wrong with
 //! it is told by line and field.
 
+use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
+use serde_json::Value;
 use sparrow_core::catalogue::Catalogue;
 use sparrow_core::change::verify::verify;
 use sparrow_facts::garden::Garden;
+use sparrow_facts::upgrade;
 
 /// The word that tells this kind of file from any other.
 pub const FORMAT: &str = "patient-sparrow-garden";
 /// The version of the format written here. Version 1 had no schools of spacing, locked patches, drip lines or groupings;
 /// it is read as a garden by the square-foot grid. Versions before 3 had no turns: they wish for nothing yet.
-/// Versions before 4 had no almanac and said nothing of a patch's time.
-pub const VERSION: u32 = 4;
+/// Versions before 4 had no almanac and said nothing of a patch's time. Versions before 5 told field by field what is
+/// planted in a patch, and knew no time zone.
+pub const VERSION: u32 = 5;
 
-#[derive(Serialize, Deserialize)]
+/// A garden as one file.
+#[derive(Serialize, Deserialize, JsonSchema)]
 #[serde(deny_unknown_fields)]
-struct GardenFile {
+pub struct GardenFile {
+    /// The word that tells this kind of file from any other: `patient-sparrow-garden`.
+    #[schemars(extend("const" = FORMAT))]
     format: String,
+    /// The version of the format.
+    #[schemars(extend("const" = VERSION))]
     version: u32,
+    /// The garden: everything its household said, nothing that follows from it.
     garden: Garden,
+}
+
+/// The JSON Schema (draft 2020-12) of the file as it is written today.
+///
+/// It describes shapes and ranges of the types; rules between facts, such as a patch lying inside its bed, are checked
+/// by [`read`] alone.
+pub fn schema() -> Value {
+    schemars::schema_for!(GardenFile).to_value()
 }
 
 /// Only what tells whether it is our file at all.
@@ -65,6 +83,16 @@ pub enum FileRefused {
         /// What the reader said.
         said: String,
     },
+    /// A field of a file of an earlier version has the wrong shape.
+    #[error("field “{field}”, of a file of version {version}: {said}")]
+    EarlierField {
+        /// The field's path, as the latest version names it.
+        field: String,
+        /// The file's version.
+        version: u32,
+        /// What the reader said.
+        said: String,
+    },
     /// A fact breaks a rule of gardens.
     #[error("field “garden.{field}”: {why}")]
     Rule {
@@ -92,15 +120,52 @@ pub fn read(text: &str, catalogue: &Catalogue) -> Result<Garden, FileRefused> {
     if head.format.as_deref() != Some(FORMAT) {
         return Err(FileRefused::Foreign { read: head.format.map_or("nothing".into(), |read| format!("“{read}”")) });
     }
-    if !head.version.is_some_and(|version| (1..=VERSION).contains(&version)) {
-        return Err(FileRefused::OtherVersion { read: head.version.map_or("nothing".into(), |read| read.to_string()) });
-    }
-    let mut reader = serde_json::Deserializer::from_str(text);
-    let file: GardenFile = serde_path_to_error::deserialize(&mut reader).map_err(|error| FileRefused::Field {
-        line: error.inner().line(),
-        field: error.path().to_string(),
-        said: error.inner().to_string(),
-    })?;
+    let file = match head.version {
+        Some(VERSION) => today(text)?,
+        Some(version) if (1..VERSION).contains(&version) => earlier(text, version)?,
+        other => return Err(FileRefused::OtherVersion { read: other.map_or("nothing".into(), |read| read.to_string()) }),
+    };
     verify(&file.garden, catalogue).map_err(|(field, why)| FileRefused::Rule { field, why: why.to_string() })?;
     Ok(file.garden)
 }
+
+fn today(text: &str) -> Result<GardenFile, FileRefused> {
+    let mut reader = serde_json::Deserializer::from_str(text);
+    serde_path_to_error::deserialize(&mut reader).map_err(|error| FileRefused::Field {
+        line: error.inner().line(),
+        field: error.path().to_string(),
+        said: error.inner().to_string(),
+    })
+}
+
+/// A file of an earlier version, taken from version to version.
+fn earlier(text: &str, version: u32) -> Result<GardenFile, FileRefused> {
+    let mut file: Value = serde_json::from_str(text).map_err(|error| FileRefused::NotJson {
+        line: error.line(),
+        column: error.column(),
+        said: error.to_string(),
+    })?;
+    if let Some(file) = file.as_object_mut() {
+        if let Some(garden) = file.get_mut("garden") {
+            STEPS.iter().skip(version as usize - 1).for_each(|step| step(garden));
+        }
+        file.insert("version".into(), VERSION.into());
+    }
+    serde_path_to_error::deserialize(file).map_err(|error: serde_path_to_error::Error<serde_json::Error>| {
+        FileRefused::EarlierField { field: error.path().to_string(), version, said: error.inner().to_string() }
+    })
+}
+
+/// From each version to the next.
+const STEPS: [fn(&mut Value); VERSION as usize - 1] = [
+    // What these versions did not know is as in a new garden, which is how today's types read what is not there.
+    |_| {},
+    |_| {},
+    |_| {},
+    |garden| {
+        garden.get_mut("patches").into_iter().for_each(upgrade::planted_in_each);
+        for grouping in garden.get_mut("groupings").and_then(Value::as_array_mut).into_iter().flatten() {
+            grouping.get_mut("parts").into_iter().for_each(upgrade::planted_in_each);
+        }
+    },
+];

@@ -134,7 +134,7 @@ impl Drawing<'_> {
                 "<rect x=\"{x}\" y=\"{y}\" width=\"{w:.2}\" height=\"{h:.2}\" fill=\"none\" stroke=\"#465663\" stroke-width=\".3\"/>"
             )?;
             let patch = self.garden.patch(setting.patch);
-            let is_between = patch.is_some_and(|patch| patch.between);
+            let is_between = patch.is_some_and(|patch| patch.planted.between);
             for line in &setting.lines {
                 for stem in &line.stems {
                     let (a, b) = if line.runs_across { (line.at, *stem) } else { (*stem, line.at) };
@@ -145,7 +145,7 @@ impl Drawing<'_> {
                     write!(self.text, "<circle cx=\"{}\" cy=\"{}\" r=\".5\"{drawn}/>", self.mm(a), self.mm(y))?;
                 }
             }
-            let crop = patch.and_then(|patch| self.catalogue.crop(&patch.crop));
+            let crop = patch.and_then(|patch| self.catalogue.crop(&patch.planted.crop));
             let label = format!("{} {}", setting.number, crop.map_or("", |crop| crop.ticket.as_str()));
             let wide = 2.2 + 1.9 * label.chars().count() as f64;
             // Two markers in one corner stand side by side.

@@ -5,11 +5,16 @@ use proptest::prelude::*;
 use sparrow_core::catalogue::Catalogue;
 use sparrow_core::change::command::{Command, carry_out};
 use sparrow_demo::{quillet_lane, tern_court};
+use sparrow_facts::almanac::Almanac;
 use sparrow_facts::garden::Garden;
+use sparrow_facts::patch::Planted;
 use sparrow_facts::rect::Rect;
+use sparrow_facts::school::School;
 use sparrow_facts::spacing::OwnSpacing;
+use sparrow_facts::timing::Timing;
+use sparrow_facts::turns::Turns;
 use sparrow_facts::units::Length;
-use sparrow_formats::garden_file::{FileRefused, read, write};
+use sparrow_formats::garden_file::{FileRefused, read, schema, write};
 
 fn quillet() -> Garden {
     quillet_lane(date(2026, 11, 23)).expect("the demo household stands on its own rules")
@@ -65,7 +70,7 @@ fn what_is_wrong_with_a_file_is_told_by_line_or_field() {
         ("not JSON", "hello".to_string(), "line 1, column 1: this is not a garden file".to_string()),
         ("a list", "[1, 2]".to_string(), "the field “format” says nothing of the kind".to_string()),
         ("someone else's file", "{\"format\": \"other\"}".to_string(), "the field “format” says “other”".to_string()),
-        ("a version to come", good.replace("\"version\": 4", "\"version\": 5"), "the field “version” says 5".to_string()),
+        ("a version to come", good.replace("\"version\": 5", "\"version\": 6"), "the field “version” says 6".to_string()),
         (
             "a word for a number",
             good.replacen(width, "\"width\": \"wide\"", 1),
@@ -101,25 +106,89 @@ fn what_is_wrong_with_a_file_is_told_by_line_or_field() {
     }
 }
 
-/// A file of version 1 had no schools, locks, rows, drip lines or groupings: it is the same garden without them.
+/// One file of each version, kept as it is for good: what each is read as is the latest, less what it did not know yet.
 #[test]
-fn a_file_from_before_is_read_as_a_garden_by_the_square_foot_grid() {
-    let garden = quillet_lane(date(2026, 11, 23)).unwrap();
-    let mut file: serde_json::Value = serde_json::from_str(&write(&garden)).unwrap();
-    file["version"] = 1.into();
-    let facts = file["garden"].as_object_mut().unwrap();
-    facts.retain(|field, _| !["school", "groupings", "turns"].contains(&field.as_str()));
-    for bed in facts["beds"].as_array_mut().unwrap() {
-        bed.as_object_mut().unwrap().retain(|field, _| field != "school" && field != "drips");
+fn a_file_of_each_version_is_read_as_the_same_garden_less_what_it_did_not_know() {
+    let files = [
+        include_str!("data/garden-v1.json"),
+        include_str!("data/garden-v2.json"),
+        include_str!("data/garden-v3.json"),
+        include_str!("data/garden-v4.json"),
+        include_str!("data/garden-v5.json"),
+    ];
+    let [v1, v2, v3, v4, v5] = files.map(|text| read(text, Catalogue::standard()).expect("it is one of ours"));
+    assert_eq!(v5.site.zone.as_deref(), Some("Pacific/Auckland"));
+    assert_eq!(v5.patches[1].planted, Planted { between: true, ..Planted::usual("radish", "root") });
+    assert!(v5.patches[0].timing != Timing::default() && v5.almanac != Almanac::default() && v5.turns != Turns::default());
+
+    let mut known = v5;
+    known.site.zone = None;
+    assert_eq!(v4, known);
+    known.almanac = Almanac::default();
+    known.patches.iter_mut().for_each(|patch| patch.timing = Timing::default());
+    assert_eq!(v3, known);
+    known.turns = Turns::default();
+    assert_eq!(v2, known);
+    assert!(known.patches[0].locked && !known.groupings.is_empty() && known.beds[0].school.is_some(), "the premise");
+    (known.groupings, known.school) = (Vec::new(), School::default());
+    known.beds.iter_mut().for_each(|bed| (bed.drips, bed.school) = (Vec::new(), None));
+    known.patches.iter_mut().for_each(|patch| (patch.locked, patch.planted.school) = (false, None));
+    assert_eq!(v1, known);
+}
+
+#[test]
+fn what_is_wrong_with_an_earlier_file_is_told_by_its_field_and_never_panics() {
+    let good = include_str!("data/garden-v4.json");
+    let cases = [
+        (
+            good.replacen("\"crop\": \"lettuce\"", "\"crop\": 7", 1),
+            "field “garden.patches[0].planted.crop”, of a file of version 4",
+        ),
+        (good.replacen("\"depth\"", "\"deepness\"", 1), "unknown field `deepness`"),
+        ("{\"format\": \"patient-sparrow-garden\", \"version\": 1, \"garden\": \"none\"}".to_string(), "of a file of version 1"),
+        ("[\"patient-sparrow-garden\", 2]".to_string(), "of a file of version 2"),
+        (
+            "{\"format\": \"patient-sparrow-garden\", \"version\": 3, \"garden\": {\"patches\": 3, \"groupings\": [4]}}"
+                .to_string(),
+            "of a file of version 3",
+        ),
+    ];
+    for (text, expected) in cases {
+        let refused = read(&text, Catalogue::standard()).expect_err(expected).to_string();
+        assert!(refused.contains(expected), "{refused}");
     }
-    for patch in facts["patches"].as_array_mut().unwrap() {
-        patch.as_object_mut().unwrap().retain(|field, _| !["school", "locked", "line"].contains(&field.as_str()));
+}
+
+/// The schema against another implementation of JSON Schema than the one that wrote it: the `jsonschema` crate.
+#[test]
+fn the_schema_takes_the_files_that_are_written_and_refuses_broken_ones() {
+    let validator = jsonschema::draft202012::new(&schema()).expect("it is a schema");
+    let json = |garden: &Garden| -> serde_json::Value { serde_json::from_str(&write(garden)).unwrap() };
+    let example: serde_json::Value = serde_json::from_str(include_str!("data/garden-v5.json")).unwrap();
+    for file in [json(&quillet()), json(&tern_court(date(2026, 11, 23)).unwrap()), example.clone()] {
+        let wrong: Vec<String> = validator.iter_errors(&file).map(|error| error.to_string()).collect();
+        assert!(wrong.is_empty(), "{wrong:?}");
     }
-    let read = read(&file.to_string(), Catalogue::standard()).unwrap();
-    let mut unlocked = garden;
-    assert!(unlocked.patches.iter().any(|patch| patch.locked), "the premise: something was locked");
-    unlocked.patches.iter_mut().for_each(|patch| patch.locked = false);
-    assert!(!unlocked.turns.wishes.is_empty(), "the premise: something was wished for");
-    unlocked.turns = sparrow_facts::turns::Turns::default();
-    assert_eq!(read, unlocked);
+    type Breaks = fn(&mut serde_json::Value);
+    let broken: [(&str, Breaks); 8] = [
+        ("another format", |file| file["format"] = "other".into()),
+        ("an earlier version", |file| file["version"] = 4.into()),
+        ("no garden", |file| drop(file.as_object_mut().unwrap().remove("garden"))),
+        ("a word for a length", |file| file["garden"]["beds"][0]["width"] = "wide".into()),
+        ("a field nobody knows", |file| file["garden"]["beds"][0]["deepness"] = 3.into()),
+        ("a school nobody knows", |file| file["garden"]["school"] = serde_json::json!({ "is": "heaps" })),
+        ("a patch without its crop", |file| {
+            drop(file["garden"]["patches"][0]["planted"].as_object_mut().unwrap().remove("crop"))
+        }),
+        ("thirteen months", |file| {
+            let year = vec![50; 13];
+            file["garden"]["almanac"]["months"] = serde_json::json!({ "high": year, "low": year });
+        }),
+    ];
+    for (what, breaks) in broken {
+        let mut file = example.clone();
+        breaks(&mut file);
+        assert!(!validator.is_valid(&file), "{what}");
+        assert!(read(&file.to_string(), Catalogue::standard()).is_err() || what == "an earlier version", "{what}");
+    }
 }

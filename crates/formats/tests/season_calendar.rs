@@ -74,7 +74,7 @@ fn an_independent_parser_reads_what_the_page_shows() {
 fn a_change_moves_entries_and_never_doubles_them() {
     let mut garden = demo();
     let before = by_uid(&garden);
-    let cabbage = garden.patches.iter().find(|patch| patch.crop == "cabbage").expect("the demo has cabbages").clone();
+    let cabbage = garden.patches.iter().find(|patch| patch.planted.crop == "cabbage").expect("the demo has cabbages").clone();
     let later = |day: Date| day.saturating_add(30.days());
     let change = PatchChange::Days { patch: cabbage.id, from: later(cabbage.from), until: later(cabbage.until) };
     carry_out(&mut garden, Catalogue::standard(), &Command::Replan { changes: vec![change], follow: true }, TODAY)

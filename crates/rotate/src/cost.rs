@@ -45,19 +45,19 @@ pub struct Spread {
 
 /// The cost of a plan, split by term.
 #[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Cost {
     /// For squares short.
-    #[cfg_attr(feature = "ts", ts(type = "number"))]
+    #[cfg_attr(feature = "sent", ts(type = "number"))]
     pub short: u64,
     /// For families too soon.
-    #[cfg_attr(feature = "ts", ts(type = "number"))]
+    #[cfg_attr(feature = "sent", ts(type = "number"))]
     pub clash: u64,
     /// For hungry after hungry.
-    #[cfg_attr(feature = "ts", ts(type = "number"))]
+    #[cfg_attr(feature = "sent", ts(type = "number"))]
     pub hungry: u64,
     /// For crops spread over sections.
-    #[cfg_attr(feature = "ts", ts(type = "number"))]
+    #[cfg_attr(feature = "sent", ts(type = "number"))]
     pub spread: u64,
 }
 

@@ -1,6 +1,7 @@
-//! Writes what follows from the Rust code: the page's types and docs/sources.md.
+//! Writes what follows from the Rust code: the page's types, docs/sources.md, and the shapes of the API and the file.
 
 use sparrow_core::catalogue::Catalogue;
+use sparrow_formats::garden_file;
 use sparrow_formats::sources_page::sources_page;
 use std::fs;
 use std::path::Path;
@@ -11,5 +12,9 @@ fn main() -> Result<(), Box<dyn std::error::Error>> {
     let _ = fs::remove_dir_all(&types);
     patient_sparrow::write_types(&types)?;
     fs::write(root.join("docs/sources.md"), sources_page(Catalogue::standard()))?;
+    for (name, document) in [("openapi.json", patient_sparrow::description()), ("garden-file.schema.json", garden_file::schema())]
+    {
+        fs::write(root.join("docs").join(name), format!("{document:#}\n"))?;
+    }
     Ok(())
 }

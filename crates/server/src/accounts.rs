@@ -6,12 +6,13 @@ use crate::{Shared, demo, password};
 use actix_session::Session;
 use actix_web::HttpResponse;
 use actix_web::web::{Data, Json};
+use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use sparrow_core::change::draft::text;
 use sparrow_store::{AccountId, StoreError};
 
 /// A name and a password.
-#[derive(Deserialize)]
+#[derive(Deserialize, JsonSchema)]
 #[serde(deny_unknown_fields)]
 pub struct Credentials {
     name: String,
@@ -19,13 +20,13 @@ pub struct Credentials {
 }
 
 /// Who is signed in, as the page knows it.
-#[derive(Serialize)]
+#[derive(Serialize, JsonSchema)]
 pub struct Me {
     name: String,
 }
 
 /// Whether someone is signed in, and whether this server has the demo households.
-#[derive(Serialize)]
+#[derive(Serialize, JsonSchema)]
 pub struct SessionView {
     me: Option<Me>,
     demo: bool,
@@ -71,7 +72,7 @@ pub async fn sign_in(shared: Data<Shared>, session: Session, form: Json<Credenti
 }
 
 /// Which invented household to enter.
-#[derive(Deserialize)]
+#[derive(Deserialize, JsonSchema)]
 #[serde(deny_unknown_fields)]
 pub struct DemoDoor {
     household: String,

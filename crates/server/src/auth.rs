@@ -72,10 +72,15 @@ impl InGarden {
         self.shared.ready(self.garden, revision).await
     }
 
+    /// The day it is where the garden's household lives.
+    pub fn today(&self, ready: &Ready) -> Date {
+        self.shared.settings.today(ready.garden())
+    }
+
     /// The garden as this account sees it on a day, or on the one where the needle rests. Reckoning is no work for the
     /// threads that answer requests.
     pub async fn view(&self, ready: Arc<Ready>, needle: Option<Date>) -> Result<GardenView, Trouble> {
-        let (garden, role, today) = (self.garden, self.role, self.shared.settings.today());
+        let (garden, role, today) = (self.garden, self.role, self.today(&ready));
         work(move || view(garden, role, &ready, needle, today)).await
     }
 

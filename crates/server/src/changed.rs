@@ -2,6 +2,8 @@
 //! that a page need not be sent the whole garden again, nor guess.
 
 use crate::view::{kind, number};
+use jiff::civil::Date;
+use schemars::JsonSchema;
 use serde::Serialize;
 use sparrow_core::ground::yard::Path;
 use sparrow_core::reckon::day::{BedReckoning, PatchReckoning, Reckoning};
@@ -23,7 +25,7 @@ use sparrow_store::Versioned;
 use ts_rs::TS;
 
 /// A list as it changed: those of its things that are new or otherwise than before, and the numbers of those that are gone.
-#[derive(Debug, Clone, PartialEq, Serialize, TS)]
+#[derive(Debug, Clone, PartialEq, Serialize, TS, JsonSchema)]
 pub struct Rows<T, I> {
     /// New, or otherwise than before.
     pub now: Vec<T>,
@@ -32,7 +34,7 @@ pub struct Rows<T, I> {
 }
 
 /// Facts that are otherwise than before; nothing where nothing changed.
-#[derive(Debug, Clone, PartialEq, Serialize, TS)]
+#[derive(Debug, Clone, PartialEq, Serialize, TS, JsonSchema)]
 pub struct FactsNow {
     /// The place.
     pub site: Option<Site>,
@@ -55,7 +57,7 @@ pub struct FactsNow {
 }
 
 /// The numbers of what a change made.
-#[derive(Debug, Clone, PartialEq, Eq, Serialize, TS)]
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, TS, JsonSchema)]
 pub struct NumbersMade {
     /// Beds.
     pub beds: Vec<BedId>,
@@ -72,7 +74,7 @@ pub struct NumbersMade {
 }
 
 /// The findings of one bed.
-#[derive(Debug, Clone, PartialEq, Serialize, TS)]
+#[derive(Debug, Clone, PartialEq, Serialize, TS, JsonSchema)]
 pub struct BedFindings {
     /// The bed.
     pub bed: BedId,
@@ -81,7 +83,7 @@ pub struct BedFindings {
 }
 
 /// Reckonings that are otherwise than before.
-#[derive(Debug, Clone, PartialEq, Serialize, TS)]
+#[derive(Debug, Clone, PartialEq, Serialize, TS, JsonSchema)]
 pub struct ReckoningNow {
     /// The year and its frosts.
     pub season: Option<Season>,
@@ -96,7 +98,7 @@ pub struct ReckoningNow {
 }
 
 /// What a change changed.
-#[derive(Debug, Clone, PartialEq, Serialize, TS)]
+#[derive(Debug, Clone, PartialEq, Serialize, TS, JsonSchema)]
 pub struct Changed {
     /// The garden's revision after it.
     pub revision: i32,
@@ -104,6 +106,8 @@ pub struct Changed {
     pub undo: Option<String>,
     /// The kind of command that redo would do again.
     pub redo: Option<String>,
+    /// The day it is; a change of the time zone may change it.
+    pub today: Date,
     /// Facts.
     pub facts: FactsNow,
     /// The numbers of what was made.
@@ -116,12 +120,18 @@ pub struct Changed {
 
 impl Changed {
     /// What is otherwise in a garden than it was before, with what follows from each on the same day.
-    pub fn between(before: (&Garden, &Reckoning), after: (&Versioned, &Reckoning), season: Option<SeasonView>) -> Changed {
+    pub fn between(
+        before: (&Garden, &Reckoning),
+        after: (&Versioned, &Reckoning),
+        season: Option<SeasonView>,
+        today: Date,
+    ) -> Changed {
         let at = after.0;
         Changed {
             revision: number(at.revision),
             undo: kind(at.history.undo.as_ref()),
             redo: kind(at.history.redo.as_ref()),
+            today,
             facts: FactsNow::between(before.0, &at.garden),
             made: NumbersMade::between(before.0, &at.garden),
             reckoning: ReckoningNow::between(before.1, after.1),

@@ -11,6 +11,7 @@ use actix_web::http::header::{self, ETag, EntityTag};
 use actix_web::web::{Bytes, Query};
 use actix_web::{HttpRequest, HttpResponse};
 use jiff::civil::Date;
+use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use serde_json::json;
 use sparrow_core::change::command::{self, Command};
@@ -31,9 +32,9 @@ pub struct Looking {
 }
 
 /// A command as it is sent, with the day whose picture is wanted back.
-#[derive(Deserialize)]
+#[derive(Deserialize, JsonSchema)]
 #[serde(deny_unknown_fields)]
-struct Asking {
+pub struct Asking {
     command: Command,
     on: Option<Date>,
     /// Only show what would follow; change nothing.
@@ -45,7 +46,7 @@ struct Asking {
 }
 
 /// What a request to change a garden is answered with.
-#[derive(Serialize, TS)]
+#[derive(Serialize, TS, JsonSchema)]
 #[serde(tag = "came", rename_all = "kebab-case")]
 pub enum Outcome {
     /// What it changed.
@@ -70,14 +71,15 @@ pub async fn command(inside: InGarden, request: HttpRequest, body: Bytes) -> Res
         Seen::Stale => return stale(&inside, looking).await,
         Seen::At(ready) => ready,
     };
-    let (before, today) = (Arc::clone(&seen), inside.shared.settings.today());
+    let (before, today) = (Arc::clone(&seen), inside.today(&seen));
     let edits = work(move || command::plan(before.known(today), &command)).await??;
     let made = inside.shared.store.change(asked, told, edits).await;
     outcome(&inside, &seen, made, looking).await
 }
 
 async fn rehearsed(inside: &InGarden, command: Command, on: Option<Date>) -> Result<HttpResponse, Trouble> {
-    let (before, today) = (inside.ready().await?, inside.shared.settings.today());
+    let before = inside.ready().await?;
+    let today = inside.today(&before);
     let revision = before.at.revision;
     let planned = move || {
         let edits = command::plan(before.known(today), &command)?;
@@ -92,7 +94,7 @@ fn changed(before: &Ready, after: &Ready, looking: Looking, today: Date) -> Chan
     let needle = looking.on.unwrap_or_else(|| resting_needle(&after.garden().site, today));
     let season = looking.season.then(|| season::view(after.known(today), needle));
     let (was, is) = (before.reckon(needle, today), after.reckon(needle, today));
-    Changed::between((before.garden(), &was), (&after.at, &is), season)
+    Changed::between((before.garden(), &was), (&after.at, &is), season, today)
 }
 
 /// Owners and helpers: takes back the last change.
@@ -181,12 +183,13 @@ async fn outcome(
         Err(StoreError::Stale { .. }) => return stale(inside, looking).await,
         Err(other) => return Err(other.into()),
     };
-    let (garden, today, before) = (inside.garden, inside.shared.settings.today(), Arc::clone(before));
-    let shared = inside.shared.clone();
+    let (garden, before, shared) = (inside.garden, Arc::clone(before), inside.shared.clone());
     let changed = move || {
         // What was written is what the edits say; reading it again would tell nothing new.
         let after = before.after(&edits, revision, history);
         shared.gardens.keep(garden, &after);
+        // The change may have been one of the time zone.
+        let today = shared.settings.today(after.garden());
         changed(&before, &after, looking, today)
     };
     let changed = work(changed).await?;

@@ -3,6 +3,7 @@
 use crate::view::GardenView;
 use actix_web::http::StatusCode;
 use actix_web::{HttpResponse, ResponseError};
+use schemars::JsonSchema;
 use serde::Serialize;
 use sparrow_facts::refusal::Refusal;
 use sparrow_formats::garden_file::FileRefused;
@@ -72,8 +73,8 @@ impl From<StoreError> for Trouble {
 }
 
 /// RFC 9457 problem details, with what the page needs to offer a way out.
-#[derive(Serialize)]
-struct Problem<'a> {
+#[derive(Serialize, JsonSchema)]
+pub struct Problem<'a> {
     #[serde(rename = "type")]
     kind: &'static str,
     title: &'static str,

@@ -11,6 +11,7 @@ use actix_web::HttpResponse;
 use actix_web::http::header::{self, ETag, EntityTag};
 use actix_web::web::{Bytes, Data, Json, Query};
 use jiff::civil::Date;
+use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use sparrow_core::catalogue::Catalogue;
 use sparrow_core::change::site::checked_site;
@@ -26,24 +27,26 @@ pub struct OnDay {
 }
 
 /// A new garden.
-#[derive(Deserialize)]
+#[derive(Deserialize, JsonSchema)]
 #[serde(deny_unknown_fields)]
 pub struct NewGarden {
     site: Site,
 }
 
 /// Someone to let in.
-#[derive(Deserialize)]
+#[derive(Deserialize, JsonSchema)]
 #[serde(deny_unknown_fields)]
 pub struct LetIn {
     name: String,
+    #[schemars(with = "String")]
     role: Role,
 }
 
 /// Someone who may come in, as the page shows it.
-#[derive(Serialize)]
+#[derive(Serialize, JsonSchema)]
 pub struct MemberLine {
     name: String,
+    #[schemars(with = "String")]
     role: Role,
 }
 
@@ -55,7 +58,7 @@ pub async fn list(shared: Data<Shared>, SignedIn(account): SignedIn) -> Result<J
         id: number(listed.id.0),
         name: listed.name,
         place: listed.place,
-        role: listed.role.word().into(),
+        role: listed.role,
     };
     Ok(Json(gardens.into_iter().map(line).collect()))
 }
@@ -125,7 +128,8 @@ pub async fn let_in(inside: InGarden, body: Bytes) -> Result<HttpResponse, Troub
 
 /// A garden that was just made, as its owner sees it.
 async fn made(shared: &Data<Shared>, id: GardenId) -> Result<HttpResponse, Trouble> {
-    let (ready, today) = (Ready::of(shared.store.load(id).await?), shared.settings.today());
+    let ready = Ready::of(shared.store.load(id).await?);
+    let today = shared.settings.today(ready.garden());
     shared.gardens.keep(id, &ready);
     Ok(answer(work(move || view(id, Role::Owner, &ready, None, today)).await?))
 }

@@ -15,16 +15,19 @@ mod lookups;
 mod openapi;
 mod page;
 mod password;
-mod proposals;
+
 mod questions;
+mod queue;
 mod ready;
 mod routes;
+mod searches;
 mod seasons;
 mod sheets;
 mod types;
 mod view;
 
 pub use demo::DEMO_PASSWORD;
+pub use openapi::description;
 pub use routes::configure;
 pub use types::write_types;
 
@@ -38,7 +41,10 @@ use actix_web::dev::Server;
 use actix_web::middleware::{Compress, DefaultHeaders, NormalizePath};
 use actix_web::web::Data;
 use actix_web::{App, HttpServer};
+use jiff::Timestamp;
 use jiff::civil::Date;
+use jiff::tz::TimeZone;
+use sparrow_facts::garden::Garden;
 use sparrow_store::{GardenId, Store, StoreError};
 use std::net::TcpListener;
 use std::sync::Arc;
@@ -53,8 +59,8 @@ pub struct Settings {
     pub secure_cookies: bool,
     /// How many threads answer requests.
     pub workers: usize,
-    /// The day it is, for tests and pictures; nothing means the clock's day.
-    pub today: Option<Date>,
+    /// The moment it is, for tests and pictures; nothing means the clock's.
+    pub now: Option<Timestamp>,
 }
 
 /// What every handler may use.
@@ -83,9 +89,16 @@ impl Shared {
 }
 
 impl Settings {
-    /// Today: the only place where a day is read from a clock.
-    pub fn today(&self) -> Date {
-        self.today.unwrap_or_else(|| jiff::Zoned::now().date())
+    /// The day it is where a household lives: the only place where a clock is read. The server's own day, where its time
+    /// zone is not known.
+    pub fn today(&self, garden: &Garden) -> Date {
+        self.today_in(garden.site.zone.as_deref())
+    }
+
+    fn today_in(&self, zone: Option<&str>) -> Date {
+        let now = self.now.unwrap_or_else(Timestamp::now);
+        let zone = zone.and_then(|name| TimeZone::get(name).ok()).unwrap_or_else(TimeZone::system);
+        now.to_zoned(zone).date()
     }
 }
 
@@ -94,7 +107,7 @@ impl Settings {
 /// Fails when the cookie key cannot be read or the demo households cannot be made.
 pub async fn launch(store: Store, settings: Settings, listener: TcpListener) -> Result<Server, StoreError> {
     if settings.demo {
-        demo::make_households(&store, settings.today()).await?;
+        demo::make_households(&store, settings.today_in(None)).await?;
     }
     let key = Key::from(&store.cookie_key(&fresh_key()).await?);
     let shared = Data::new(Shared { store, settings, attempts: auth::attempts(), gardens: ReadyGardens::default() });

@@ -83,7 +83,7 @@ fn serve(arguments: Arguments) -> Result<(), String> {
         let listener = listen(arguments.port)?;
         let address = listener.local_addr().map_err(|error| error.to_string())?;
         let secure_cookies = std::env::var("SPARROW_SECURE_COOKIES").is_ok_and(|on| on == "1");
-        let settings = Settings { demo: arguments.demo, secure_cookies, workers: 2, today: None };
+        let settings = Settings { demo: arguments.demo, secure_cookies, workers: 2, now: None };
         let server = launch(store.clone(), settings, listener).await.map_err(|error| error.to_string())?;
         let handle = server.handle();
         actix_web::rt::spawn(async move {

@@ -1,13 +1,29 @@
-//! The API's own description, generated from the handlers.
+//! The API's own description: the routes from their handlers, the bodies from the types they are read into and written
+//! from.
 
+use crate::changes::{Asking, Outcome};
+use crate::errors::Problem;
+use crate::gardens::{LetIn, MemberLine, NewGarden};
+use crate::searches::Told;
+use crate::seasons::{CalendarAt, StationRead};
+use crate::view::{GardenLine, GardenView, TapeReading};
+use crate::{accounts, changed};
 use actix_web::{HttpResponse, Responder};
+use schemars::generate::SchemaSettings;
+use schemars::{JsonSchema, Schema, SchemaGenerator};
+use serde_json::{Map, Value, json};
+use sparrow_core::ask::question::{Answer, Question};
+use sparrow_core::catalogue::Catalogue;
+use sparrow_core::search::run::Search;
+use sparrow_formats::garden_file;
+use sparrow_formats::garden_file::GardenFile;
 use utoipa::OpenApi;
 
 #[derive(OpenApi)]
 #[openapi(
     info(
         title = "Patient Sparrow",
-        description = "Facts, commands and reckonings of a few garden beds. The shapes of gardens and commands are the TypeScript types in web/src/generated."
+        description = "Facts, commands and reckonings of a few garden beds. Shapes under `asked` are what is read, the others what is answered."
     ),
     paths(
         crate::accounts::sign_up,
@@ -21,7 +37,7 @@ use utoipa::OpenApi;
         crate::gardens::show,
         crate::changes::command,
         crate::questions::question,
-        crate::proposals::propose,
+        crate::searches::search,
         crate::changes::undo,
         crate::changes::redo,
         crate::gardens::export,
@@ -38,11 +54,134 @@ use utoipa::OpenApi;
         crate::lookups::catalogue,
         crate::lookups::tape,
         crate::lookups::health,
+        crate::openapi::openapi,
+        crate::openapi::garden_file_schema,
     )
 )]
 struct Description;
 
-/// Anyone: this description, as OpenAPI.
+/// Anyone: this description, as OpenAPI 3.1.
+#[utoipa::path(get, path = "/api/v1/openapi.json", responses((status = 200, description = "this description")))]
 pub async fn openapi() -> impl Responder {
-    HttpResponse::Ok().json(Description::openapi())
+    HttpResponse::Ok().json(description())
+}
+
+/// Anyone: the JSON Schema of the garden file.
+#[utoipa::path(get, path = "/api/v1/garden-file.schema.json", responses((status = 200, description = "a JSON Schema")))]
+pub async fn garden_file_schema() -> impl Responder {
+    HttpResponse::Ok().content_type("application/schema+json").json(garden_file::schema())
+}
+
+/// What a route reads and answers.
+struct Bodies {
+    method: &'static str,
+    path: &'static str,
+    asked: Option<Shape>,
+    answered: Option<(&'static str, &'static str, Shape)>,
+}
+
+type Shape = fn(&mut SchemaGenerator) -> Schema;
+
+fn of<T: JsonSchema>(generator: &mut SchemaGenerator) -> Schema {
+    generator.subschema_for::<T>()
+}
+
+const JSON: &str = "application/json";
+
+/// A route that answers with JSON.
+const fn route(method: &'static str, path: &'static str, asked: Option<Shape>, answered: Shape) -> Bodies {
+    Bodies { method, path, asked, answered: Some(("200", JSON, answered)) }
+}
+
+/// Every route with a body of JSON, read or answered; calendars, sheets and tables are described elsewhere.
+const BODIES: &[Bodies] = &[
+    Bodies {
+        method: "post",
+        path: "/api/v1/accounts",
+        asked: Some(of::<accounts::Credentials>),
+        answered: Some(("201", JSON, of::<accounts::Me>)),
+    },
+    route("get", "/api/v1/session", None, of::<accounts::SessionView>),
+    route("post", "/api/v1/session", Some(of::<accounts::Credentials>), of::<accounts::Me>),
+    route("post", "/api/v1/session/demo", Some(of::<accounts::DemoDoor>), of::<accounts::Me>),
+    route("get", "/api/v1/catalogue", None, of::<Catalogue>),
+    route("get", "/api/v1/tape", None, of::<TapeReading>),
+    route("get", "/api/v1/gardens", None, of::<Vec<GardenLine>>),
+    route("post", "/api/v1/gardens", Some(of::<NewGarden>), of::<GardenView>),
+    route("post", "/api/v1/gardens/import", Some(of::<GardenFile>), of::<GardenView>),
+    route("get", "/api/v1/gardens/{garden}", None, of::<GardenView>),
+    route("get", "/api/v1/gardens/{garden}/export", None, of::<GardenFile>),
+    route("post", "/api/v1/gardens/{garden}/commands", Some(of::<Asking>), of::<Carried>),
+    route("post", "/api/v1/gardens/{garden}/undo", None, of::<Outcome>),
+    route("post", "/api/v1/gardens/{garden}/redo", None, of::<Outcome>),
+    route("post", "/api/v1/gardens/{garden}/questions", Some(of::<Question>), of::<Answer>),
+    Bodies {
+        method: "post",
+        path: "/api/v1/gardens/{garden}/searches",
+        asked: Some(of::<Search>),
+        answered: Some(("200", "text/event-stream", of::<Told>)),
+    },
+    route("get", "/api/v1/gardens/{garden}/members", None, of::<Vec<MemberLine>>),
+    Bodies { method: "post", path: "/api/v1/gardens/{garden}/members", asked: Some(of::<LetIn>), answered: None },
+    route("post", "/api/v1/gardens/{garden}/station", None, of::<StationRead>),
+    route("get", "/api/v1/gardens/{garden}/calendar", None, of::<CalendarAt>),
+    route("post", "/api/v1/gardens/{garden}/calendar", None, of::<CalendarAt>),
+];
+
+/// What a command is answered with: its outcome, or of a rehearsal what would change.
+#[derive(JsonSchema)]
+#[schemars(untagged)]
+#[allow(dead_code, reason = "only its shape is asked for")]
+enum Carried {
+    Made(Outcome),
+    Rehearsed(Box<changed::Changed>),
+}
+
+/// The whole description.
+pub fn description() -> Value {
+    let mut document = serde_json::to_value(Description::openapi()).unwrap_or_default();
+    let settings = || SchemaSettings::draft2020_12().with(|settings| settings.definitions_path = "/components/schemas".into());
+    let mut asked = settings().for_deserialize().into_generator();
+    let mut answered = settings().for_serialize().into_generator();
+    for Bodies { method, path, asked: reads, answered: answers } in BODIES {
+        let operation = &mut document["paths"][path][method];
+        if let Some(reads) = reads {
+            let schema = named_as_asked(reads(&mut asked).to_value());
+            operation["requestBody"] = json!({ "required": true, "content": { JSON: { "schema": schema } } });
+        }
+        if let Some((status, kind, answers)) = answers {
+            operation["responses"][status]["content"] = json!({ *kind: { "schema": answers(&mut answered) } });
+        }
+    }
+    let problem = answered.subschema_for::<Problem>();
+    let operations = document["paths"].as_object_mut().into_iter().flat_map(Map::values_mut);
+    for operation in operations.filter_map(Value::as_object_mut).flat_map(Map::values_mut) {
+        if let Some(refused) = operation["responses"].get_mut("4XX") {
+            refused["content"] = json!({ "application/problem+json": { "schema": problem } });
+        }
+    }
+    let mut schemas = answered.take_definitions(true);
+    for (name, schema) in asked.take_definitions(true) {
+        schemas.insert(format!("asked.{name}"), named_as_asked(schema));
+    }
+    document["components"]["schemas"] = Value::Object(schemas);
+    document
+}
+
+/// A type that is read may leave out what it may not leave out when it is answered: the shapes of what is read have names
+/// of their own.
+fn named_as_asked(schema: Value) -> Value {
+    match schema {
+        Value::Object(fields) => {
+            let renamed = |(key, value): (String, Value)| match value {
+                Value::String(at) if key == "$ref" => {
+                    (key, Value::String(at.replace("#/components/schemas/", "#/components/schemas/asked.")))
+                }
+                value => (key, named_as_asked(value)),
+            };
+            Value::Object(fields.into_iter().map(renamed).collect())
+        }
+        Value::Array(items) => Value::Array(items.into_iter().map(named_as_asked).collect()),
+        other => other,
+    }
 }

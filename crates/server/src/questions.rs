@@ -13,7 +13,8 @@ use sparrow_core::ask::question::{self, Question};
 #[utoipa::path(post, path = "/api/v1/gardens/{garden}/questions", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "the answer"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn question(inside: InGarden, body: Bytes) -> Result<HttpResponse, Trouble> {
     let asked: Question = read(&body)?;
-    let (ready, today) = (inside.ready().await?, inside.shared.settings.today());
+    let ready = inside.ready().await?;
+    let today = inside.today(&ready);
     let answer = work(move || question::answer(ready.known(today), &asked)).await??;
     Ok(HttpResponse::Ok().insert_header((header::CACHE_CONTROL, "no-store")).json(answer))
 }

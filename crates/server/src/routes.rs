@@ -1,7 +1,7 @@
 //! Every route on one page. Who may call it stands at the handler's head.
 
 use crate::errors::Trouble;
-use crate::{accounts, changes, gardens, lookups, openapi, page, proposals, questions, seasons, sheets};
+use crate::{accounts, changes, gardens, lookups, openapi, page, questions, searches, seasons, sheets};
 use actix_web::web::{self, JsonConfig, PayloadConfig, QueryConfig, ServiceConfig, delete, get, post};
 
 /// The most a request body may hold \[bytes\]; a garden of thirty years is well under it.
@@ -21,6 +21,7 @@ pub fn configure(app: &mut ServiceConfig) {
 
 fn api(api: &mut ServiceConfig) {
     api.route("/openapi.json", get().to(openapi::openapi))
+        .route("/garden-file.schema.json", get().to(openapi::garden_file_schema))
         .route("/catalogue", get().to(lookups::catalogue))
         .route("/tape", get().to(lookups::tape))
         .route("/accounts", post().to(accounts::sign_up))
@@ -36,7 +37,7 @@ fn api(api: &mut ServiceConfig) {
                 .route("", get().to(gardens::show))
                 .route("/commands", post().to(changes::command))
                 .route("/questions", post().to(questions::question))
-                .route("/proposals", post().to(proposals::propose))
+                .route("/searches", post().to(searches::search))
                 .route("/beds/{bed}/sheet.svg", get().to(sheets::sheet))
                 .route("/station", post().to(seasons::station))
                 .route("/calendar.ics", get().to(seasons::ics))

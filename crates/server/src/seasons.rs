@@ -11,6 +11,7 @@ use actix_web::http::header;
 use actix_web::web::{Bytes, Data, Json, Path, Query};
 use jiff::ToSpan;
 use jiff::civil::Date;
+use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use sparrow_core::climate::station::condense;
 use sparrow_core::reckon::season::all_tasks;
@@ -28,7 +29,7 @@ pub struct Called {
 }
 
 /// A station's file as it was read, before anything is kept.
-#[derive(Debug, Clone, Serialize, TS)]
+#[derive(Debug, Clone, Serialize, TS, JsonSchema)]
 pub struct StationRead {
     /// What would be kept.
     pub station: Station,
@@ -43,7 +44,7 @@ pub struct StationRead {
 }
 
 /// Whether a garden's calendar can be subscribed to, and where.
-#[derive(Debug, Clone, Serialize, TS)]
+#[derive(Debug, Clone, Serialize, TS, JsonSchema)]
 pub struct CalendarAt {
     /// The path of its private link; nothing when none is given out.
     pub path: Option<String>,
@@ -84,7 +85,8 @@ pub async fn ics(inside: InGarden) -> Result<HttpResponse, Trouble> {
 #[utoipa::path(get, path = "/api/v1/gardens/{garden}/calendar.csv", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "a table"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn csv(inside: InGarden) -> Result<HttpResponse, Trouble> {
     let link = inside.shared.store.calendar(inside.garden, &fresh()).await?;
-    let (ready, today) = (inside.ready().await?, inside.shared.settings.today());
+    let ready = inside.ready().await?;
+    let today = inside.today(&ready);
     let table = work(move || {
         let tasks = all_tasks(ready.known(today), since(today));
         season_calendar::csv(ready.garden(), &tasks, &naming(today, &ready, &link))
@@ -151,7 +153,7 @@ fn naming<'a>(today: Date, ready: &Ready, link: &'a CalendarLink) -> Naming<'a> 
 }
 
 async fn written(shared: &Shared, ready: Arc<Ready>, link: CalendarLink) -> Result<String, Trouble> {
-    let today = shared.settings.today();
+    let today = shared.settings.today(ready.garden());
     let text = move || {
         let tasks = all_tasks(ready.known(today), since(today));
         season_calendar::ics(ready.garden(), &tasks, &naming(today, &ready, &link))

@@ -39,7 +39,8 @@ enum PaperName {
 /// Anyone with a role in the garden: the setting-out drawing of a bed.
 #[utoipa::path(get, path = "/api/v1/gardens/{garden}/beds/{bed}/sheet.svg", params(("garden" = i64, Path, description = "number of the garden"), ("bed" = u32, Path, description = "number of the bed"), ("year" = i16, Query, description = "growing year"), ("on" = Option<String>, Query, description = "only what stands on that day, YYYY-MM-DD"), ("paper" = Option<String>, Query, description = "a4 or letter"), ("keep" = Option<bool>, Query, description = "as a file")), responses((status = 200, description = "an SVG document, in millimetres"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn sheet(inside: InGarden, path: Path<(i64, u32)>, wanted: Query<Wanted>) -> Result<HttpResponse, Trouble> {
-    let (ready, today, (_, bed)) = (inside.ready().await?, inside.shared.settings.today(), path.into_inner());
+    let (ready, (_, bed)) = (inside.ready().await?, path.into_inner());
+    let today = inside.today(&ready);
     let Wanted { year, on, paper, keep } = wanted.into_inner();
     let paper = match paper {
         PaperName::A4 => Paper::A4,

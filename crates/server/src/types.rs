@@ -1,12 +1,13 @@
 //! The page's TypeScript types, written from the Rust types it is sent and sends.
 
 use crate::changes::Outcome;
-use crate::proposals::Report;
+use crate::searches::Told;
 use crate::seasons::{CalendarAt, StationRead};
 use crate::view::{GardenLine, GardenView, TapeReading};
 use sparrow_core::ask::question::{Answer, Question};
 use sparrow_core::catalogue::Catalogue;
 use sparrow_core::change::command::Command;
+use sparrow_core::search::run::Search;
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::units::{Length, Units};
 use std::path::Path;
@@ -26,7 +27,8 @@ pub fn write_types(folder: &Path) -> Result<(), ExportError> {
     Command::export_all(&config)?;
     StationRead::export_all(&config)?;
     CalendarAt::export_all(&config)?;
-    Report::export_all(&config)?;
+    Told::export_all(&config)?;
+    Search::export_all(&config)?;
     std::fs::write(folder.join("Lengths.ts"), lengths()).map_err(ExportError::from)
 }
 

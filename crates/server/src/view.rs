@@ -2,6 +2,7 @@
 
 use crate::ready::Ready;
 use jiff::civil::Date;
+use schemars::JsonSchema;
 use serde::Serialize;
 use sparrow_core::climate::calendar::resting_needle;
 use sparrow_core::reckon::day::Reckoning;
@@ -11,12 +12,14 @@ use std::sync::Arc;
 use ts_rs::TS;
 
 /// A garden as one account sees it on one day.
-#[derive(Debug, Clone, Serialize, TS)]
+#[derive(Debug, Clone, Serialize, TS, JsonSchema)]
 pub struct GardenView {
     /// Its number.
     pub id: i32,
     /// What this account may do in it: owner, helper or guest.
-    pub role: String,
+    #[ts(type = "'owner' | 'helper' | 'guest'")]
+    #[schemars(with = "String")]
+    pub role: Role,
     /// How many changes it has seen.
     pub revision: i32,
     /// Its facts.
@@ -32,7 +35,7 @@ pub struct GardenView {
 }
 
 /// A garden in a list.
-#[derive(Debug, Clone, Serialize, TS)]
+#[derive(Debug, Clone, Serialize, TS, JsonSchema)]
 pub struct GardenLine {
     /// Its number.
     pub id: i32,
@@ -41,11 +44,13 @@ pub struct GardenLine {
     /// Its place.
     pub place: String,
     /// What this account may do in it.
-    pub role: String,
+    #[ts(type = "'owner' | 'helper' | 'guest'")]
+    #[schemars(with = "String")]
+    pub role: Role,
 }
 
 /// What a tape's words mean.
-#[derive(Debug, Clone, Serialize, TS)]
+#[derive(Debug, Clone, Serialize, TS, JsonSchema)]
 pub struct TapeReading {
     /// The length in tenths of a millimetre.
     pub tenths_mm: i32,
@@ -61,7 +66,7 @@ pub fn view(id: GardenId, role: Role, ready: &Ready, needle: Option<Date>, today
     let needle = needle.unwrap_or_else(|| resting_needle(&garden.site, today));
     GardenView {
         id: number(id.0),
-        role: role.word().into(),
+        role,
         revision: number(*revision),
         garden: garden.clone(),
         reckoning: ready.reckon(needle, today),

@@ -1,100 +1,11 @@
 //! The server's answers: who may ask what, problems in the gardener's words, files in and out.
 
-use jiff::civil::date;
-use patient_sparrow::{DEMO_PASSWORD, Settings, launch};
-use reqwest::{Client, Method, Response, StatusCode};
+mod common;
+
+use common::{events, problem, served};
+use patient_sparrow::DEMO_PASSWORD;
+use reqwest::{Method, StatusCode};
 use serde_json::{Value, json};
-use sparrow_cluster::{Cluster, Durability, reachable};
-use sparrow_store::Store;
-use std::net::TcpListener;
-use std::sync::atomic::{AtomicU32, Ordering};
-
-struct Served {
-    address: String,
-    _cluster: Option<Cluster>,
-}
-
-static SERVERS: AtomicU32 = AtomicU32::new(0);
-
-async fn served() -> Served {
-    let name = format!("api_{}_{}", std::process::id(), SERVERS.fetch_add(1, Ordering::Relaxed));
-    let (cluster, url) = match std::env::var("TEST_DATABASE_URL") {
-        Ok(url) => (None, url),
-        Err(_) => {
-            let folder = std::path::absolute(format!("{}/../../target/{name}", env!("CARGO_MANIFEST_DIR"))).expect("a path");
-            let cluster = Cluster::start(&reachable(&folder), Durability::Fast).expect("PostgreSQL starts");
-            let url = cluster.url("postgres");
-            (Some(cluster), url)
-        }
-    };
-    Store::make_database(&url, &name).await.expect("a database");
-    let store = Store::open(&url.replace("/postgres", &format!("/{name}"))).await.expect("opens");
-    let listener = TcpListener::bind("127.0.0.1:0").expect("a port");
-    let address = format!("http://{}", listener.local_addr().expect("bound"));
-    let settings = Settings { demo: true, secure_cookies: false, workers: 1, today: Some(date(2026, 11, 23)) };
-    let (ready, started) = tokio::sync::oneshot::channel();
-    std::thread::spawn(move || {
-        actix_web::rt::System::new().block_on(async move {
-            let server = launch(store, settings, listener).await.expect("launches");
-            let _ = ready.send(());
-            let _ = server.await;
-        });
-    });
-    started.await.expect("the server starts");
-    Served { address, _cluster: cluster }
-}
-
-struct Person {
-    client: Client,
-    address: String,
-}
-
-impl Served {
-    fn stranger(&self) -> Person {
-        let client = Client::builder().cookie_store(true).build().expect("a client");
-        Person { client, address: self.address.clone() }
-    }
-
-    async fn enters(&self, household: &str) -> Person {
-        let person = self.stranger();
-        let answer = person.posts("/session/demo", json!({ "household": household })).await;
-        assert_eq!(answer.status(), StatusCode::OK);
-        person
-    }
-}
-
-impl Person {
-    async fn posts(&self, path: &str, body: Value) -> Response {
-        self.sends(Method::POST, path, body.to_string(), None).await
-    }
-
-    async fn sends(&self, method: Method, path: &str, body: String, revision: Option<i64>) -> Response {
-        let request =
-            self.client.request(method, format!("{}/api/v1{path}", self.address)).header("Content-Type", "application/json");
-        let request = match revision {
-            Some(revision) => request.header("If-Match", format!("\"{revision}\"")),
-            None => request,
-        };
-        request.body(body).send().await.expect("an answer")
-    }
-
-    async fn gets(&self, path: &str) -> Response {
-        self.client.get(format!("{}/api/v1{path}", self.address)).send().await.expect("an answer")
-    }
-
-    async fn garden(&self) -> i64 {
-        self.gets("/gardens").await.json::<Value>().await.expect("JSON")[0]["id"].as_i64().expect("a garden")
-    }
-}
-
-async fn problem(answer: Response) -> (u16, String) {
-    let kind = answer.headers().get("content-type").expect("a type").to_str().expect("ASCII").to_string();
-    assert_eq!(kind, "application/problem+json");
-    let status = answer.status().as_u16();
-    let told: Value = answer.json().await.expect("JSON");
-    assert_eq!(told["status"], status);
-    (status, told["detail"].as_str().expect("a sentence").to_string())
-}
 
 #[tokio::test(flavor = "multi_thread")]
 async fn nobody_sees_or_changes_a_garden_that_is_not_theirs() {
@@ -288,11 +199,6 @@ async fn questions_are_answered_in_the_gardener_s_words_and_change_nothing() {
             "groupings",
         ),
         (json!({ "ask": "markers", "bed": 2, "year": 2027, "across": false, "rows": [] }), "markers"),
-        (
-            json!({ "ask": "arrange", "bed": 1, "year": 2027, "anew": true, "effort": 1,
-                 "wishes": [{ "crop": "carrot", "way": "root", "plants": 16, "must": true }] }),
-            "arrange",
-        ),
     ] {
         let answered = asks(question.clone()).await;
         assert_eq!(answered.status(), StatusCode::OK, "{question}");
@@ -344,39 +250,19 @@ async fn questions_of_the_season_are_answered_on_any_day_of_any_year() {
         (json!({ "ask": "starts", "bed": 1, "year": -32768 }), "starts"),
         (json!({ "ask": "starts", "bed": null, "year": 2026 }), "starts"),
         (json!({ "ask": "shapes" }), "shapes"),
-        (json!({ "ask": "slip", "first": patch, "then": patch }), "slip"),
         (
             json!({ "ask": "moves", "changes": [{ "change": "days", "patch": patch, "from": "2026-10-01", "until": "2027-03-31" }] }),
             "moves",
-        ),
-        (
-            json!({ "ask": "series", "crop": "lettuce", "way": "head", "means": null, "bed": 1, "plants": 4, "year": 2026,
-                    "aim": { "aim": "trial", "from": "2026-10-01", "apart": 14 } }),
-            "series",
         ),
     ] {
         let answered = asks(question.clone()).await;
         assert_eq!(answered.status(), StatusCode::OK, "{question}");
         assert_eq!(answered.json::<Value>().await.unwrap()["to"], answer);
     }
-    let lettuce = |aim: Value| json!({ "ask": "series", "crop": "lettuce", "way": "head", "means": null, "bed": 1, "plants": 4, "year": 2026, "aim": aim });
     for (question, said) in [
         (json!({ "ask": "windows", "patch": 4_000_000_000_u32, "year": 2027 }), "there is no patch “4000000000”"),
         (json!({ "ask": "starts", "bed": 99, "year": 2027 }), "there is no bed “99”"),
         (json!({ "ask": "moves", "changes": [] }), "changes made as one: 0 is outside 1 to 100"),
-        (json!({ "ask": "slip", "first": 9999, "then": patch }), "there is no patch “9999”"),
-        (
-            lettuce(json!({ "aim": "even", "from": "2026-12-01", "until": "2026-11-01", "every": 7 })),
-            "the last day, 2026-11-01, is before the first, 2026-12-01",
-        ),
-        (
-            lettuce(json!({ "aim": "even", "from": "2026-12-01", "until": "2027-03-01", "every": 1 })),
-            "days between harvests: 1 is outside 3 to 60",
-        ),
-        (
-            lettuce(json!({ "aim": "insurance", "from": "9999-12-31", "after": 60 })),
-            "year of a sowing: 9999 is outside 1900 to 2200",
-        ),
     ] {
         let (status, told) = problem(asks(question).await).await;
         assert!(status == 422 && told.contains(said), "{status} {told}");
@@ -413,19 +299,18 @@ async fn a_search_for_the_years_is_streamed_to_its_proof_and_ends_when_nobody_li
     let served = served().await;
     let owner = served.enters("quillet-lane").await;
     let garden = owner.garden().await;
-    let proposals = format!("/gardens/{garden}/proposals");
-    let answer = owner.posts(&proposals, json!({ "now": [] })).await;
+    let searches = format!("/gardens/{garden}/searches");
+    let wanted = || json!({ "search": "years", "now": [] });
+    let answer = owner.posts(&searches, wanted()).await;
     assert_eq!(answer.headers()["content-type"], "text/event-stream");
-    let text = answer.text().await.unwrap();
-    let events: Vec<Value> = text
-        .split("\n\n")
-        .filter_map(|event| event.strip_prefix("data: "))
-        .map(|data| serde_json::from_str(data).unwrap())
-        .collect();
-    let (last, going) = events.split_last().unwrap();
-    assert!(!going.is_empty() && going.iter().all(|event| event["event"] == "going"), "{events:?}");
-    assert!(going.iter().any(|event| event["entries"].is_array()), "a plan comes before the proof");
-    assert_eq!((&last["event"], &last["proposal"]["proven"]), (&json!("done"), &json!(true)));
+    let events = events(&answer.text().await.unwrap());
+    let ((end, last), going) = events.split_last().unwrap();
+    assert!(!going.is_empty() && going.iter().all(|(name, _)| name == "going"), "{events:?}");
+    let with_plan = going.iter().map(|(_, told)| &told["is"]).find(|is| is["towards"]["entries"].is_array());
+    let with_plan = with_plan.expect("a plan comes before the proof");
+    assert!(with_plan["view"]["cells"].is_array(), "with the years as it makes them");
+    let last = &last["is"];
+    assert_eq!((end.as_str(), &last["proposal"]["proven"]), ("done", &json!(true)));
     assert_eq!(last["proposal"]["bound"], last["proposal"]["total"]);
     // What was proposed can be asked about, kept, and comes back the same.
     let entries = last["proposal"]["entries"].clone();
@@ -435,18 +320,53 @@ async fn a_search_for_the_years_is_streamed_to_its_proof_and_ends_when_nobody_li
         .json()
         .await
         .unwrap();
+    assert_eq!(seen["is"], last["view"]);
     assert_eq!(seen["is"]["total"], last["proposal"]["total"]);
     // More callers than may search at once: those who leave give up their turn, or the last would wait long.
     for _ in 0..6 {
-        drop(owner.posts(&proposals, json!({ "now": [] })).await);
+        drop(owner.posts(&searches, wanted()).await);
     }
-    assert!(owner.posts(&proposals, json!({ "now": [] })).await.text().await.unwrap().contains("\"done\""));
-    assert_eq!(problem(owner.posts(&proposals, json!({})).await).await.0, 422);
+    assert!(owner.posts(&searches, wanted()).await.text().await.unwrap().contains("event: done"));
+    assert_eq!(problem(owner.posts(&searches, json!({})).await).await.0, 422);
     let stranger = served.enters("tern-court").await;
-    assert_eq!(stranger.posts(&proposals, json!({ "now": [] })).await.status(), StatusCode::NOT_FOUND);
+    assert_eq!(stranger.posts(&searches, wanted()).await.status(), StatusCode::NOT_FOUND);
     let own = stranger.garden().await;
-    let empty = stranger.posts(&format!("/gardens/{own}/proposals"), json!({ "now": [] })).await.text().await.unwrap();
+    let empty = stranger.posts(&format!("/gardens/{own}/searches"), wanted()).await.text().await.unwrap();
     assert!(empty.contains("there is nothing to plan: wish for something first"), "{empty}");
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_search_that_makes_no_sense_says_so_in_the_gardener_s_words() {
+    let served = served().await;
+    let owner = served.enters("tern-court").await;
+    let garden = owner.garden().await;
+    let ends = async |search: Value| {
+        let answer = owner.posts(&format!("/gardens/{garden}/searches"), search).await;
+        assert_eq!(answer.status(), StatusCode::OK);
+        events(&answer.text().await.unwrap()).pop().expect("it ends")
+    };
+    let lettuce = |aim: Value| json!({ "search": "series", "crop": "lettuce", "way": "head", "means": null, "bed": 1, "plants": 4, "year": 2026, "aim": aim });
+    let (end, found) = ends(lettuce(json!({ "aim": "trial", "from": "2026-10-01", "apart": 14 }))).await;
+    assert_eq!((end.as_str(), &found["found"]), ("done", &json!("series")));
+    for (search, said) in [
+        (json!({ "search": "late", "first": 9999, "then": 1 }), "there is no patch “9999”"),
+        (
+            lettuce(json!({ "aim": "even", "from": "2026-12-01", "until": "2026-11-01", "every": 7 })),
+            "the last day, 2026-11-01, is before the first, 2026-12-01",
+        ),
+        (
+            lettuce(json!({ "aim": "even", "from": "2026-12-01", "until": "2027-03-01", "every": 1 })),
+            "days between harvests: 1 is outside 3 to 60",
+        ),
+        (
+            lettuce(json!({ "aim": "insurance", "from": "9999-12-31", "after": 60 })),
+            "year of a sowing: 9999 is outside 1900 to 2200",
+        ),
+    ] {
+        let (end, told) = ends(search).await;
+        assert_eq!(end, "refused");
+        assert!(told["said"].as_str().is_some_and(|sentence| sentence.contains(said)), "{told}");
+    }
 }
 
 #[tokio::test(flavor = "multi_thread")]
@@ -458,6 +378,8 @@ async fn every_route_described_is_there_and_asks_who_is_calling() {
     let open = [
         "/calendar/{token}.ics",
         "/healthz",
+        "/api/v1/openapi.json",
+        "/api/v1/garden-file.schema.json",
         "/api/v1/catalogue",
         "/api/v1/tape",
         "/api/v1/accounts",
@@ -480,7 +402,7 @@ async fn every_route_described_is_there_and_asks_who_is_calling() {
             seen += 1;
         }
     }
-    assert_eq!(seen, 28);
+    assert_eq!(seen, 30);
 }
 
 #[tokio::test(flavor = "multi_thread")]
@@ -667,4 +589,26 @@ async fn what_a_change_answers_is_the_difference_between_two_pictures() {
     let season: Value = owner.posts(&format!("/gardens/{garden}/questions"), asked).await.json().await.unwrap();
     assert_eq!(changed["season"], season["is"], "the season came along");
     assert_eq!((changed["undo"].as_str(), after["undo"].as_str()), (Some("remove-patch"), Some("remove-patch")));
+}
+
+/// On the server it is noon of 23 November 2026, in Greenwich. By the IANA database Kiritimati is 14 hours ahead of it, and
+/// Pago Pago 11 behind.
+#[tokio::test(flavor = "multi_thread")]
+async fn today_is_the_day_of_the_household_and_not_of_the_server() {
+    let served = served().await;
+    let person = served.stranger();
+    person.posts("/accounts", json!({ "name": "Islander", "password": "long enough" })).await;
+    let site = |zone: Value| json!({ "name": "Reef", "place": "", "latitude": 187, "units": "metric", "north": 0, "frost": null, "zone": zone });
+    let made: Value = person.posts("/gardens", json!({ "site": site(json!("pacific/kiritimati")) })).await.json().await.unwrap();
+    assert_eq!(made["today"], "2026-11-24");
+    assert_eq!(made["garden"]["site"]["zone"], "Pacific/Kiritimati", "as the database spells it");
+    let commands = format!("/gardens/{}/commands", made["id"]);
+    let moves = |zone: Value| json!({ "command": { "do": "set-site", "site": site(zone) } }).to_string();
+    let changed = person.sends(Method::POST, &commands, moves(json!("Pacific/Pago_Pago")), Some(0)).await;
+    assert_eq!(changed.json::<Value>().await.unwrap()["today"], "2026-11-23");
+    let nowhere = person.sends(Method::POST, &commands, moves(json!("Atlantis/Capital")), Some(1)).await;
+    let (status, told) = problem(nowhere).await;
+    assert!(status == 422 && told.contains("there is no time zone “Atlantis/Capital”"), "{status} {told}");
+    let shown: Value = person.gets(&format!("/gardens/{}", made["id"])).await.json().await.unwrap();
+    assert_eq!((&shown["today"], &shown["revision"]), (&json!("2026-11-23"), &json!(1)));
 }

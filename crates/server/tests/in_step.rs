@@ -31,3 +31,12 @@ fn the_page_of_sources_is_in_step_with_the_data() {
     let committed = include_str!("../../../docs/sources.md");
     assert_eq!(sources_page(Catalogue::standard()), committed, "run cargo xtask generate");
 }
+
+#[test]
+fn the_documents_of_the_api_and_of_the_garden_file_are_in_step_with_the_types() {
+    let said = |document: serde_json::Value| format!("{document:#}\n");
+    let openapi = include_str!("../../../docs/openapi.json");
+    assert!(said(patient_sparrow::description()) == openapi, "docs/openapi.json: run cargo xtask generate");
+    let file = include_str!("../../../docs/garden-file.schema.json");
+    assert!(said(sparrow_formats::garden_file::schema()) == file, "docs/garden-file.schema.json: run cargo xtask generate");
+}

@@ -84,12 +84,9 @@ impl Store {
     /// again.
     pub async fn change(&self, asked: Asked<'_>, command: Value, edits: Vec<Edit>) -> Result<Made, StoreError> {
         let mut tx = self.pool.begin().await?;
-        let current = lock(&mut tx, asked.garden).await?;
-        // Asked after the lock, in a statement of its own: the same request, sent twice, may have waited for it.
-        if was_made(&mut tx, asked.garden, asked.key, &command).await? {
+        if moved_on(&mut tx, asked, &command).await? {
             return Ok(Made::Before);
         }
-        up_to_date(current, asked.on)?;
         write::edits(&mut tx, asked.garden, &edits).await?;
         let revision = sqlx::query_scalar!(
             "with dropped as (update change set state = 'dropped' where garden_id = $1 and state = 'undone'),
@@ -105,52 +102,131 @@ impl Store {
             upgrade::EDITS
         )
         .fetch_one(&mut *tx)
-        .await?;
-        tx.commit().await?;
-        Ok(Made::Now { revision, history: History { undo: Some(command), redo: None }, edits })
+        .await;
+        match revision {
+            Ok(revision) => {
+                tx.commit().await?;
+                Ok(Made::Now { revision, history: History { undo: Some(command), redo: None }, edits })
+            }
+            Err(error) => self.made_already(tx, error.into(), asked, &command).await,
+        }
+    }
+
+    /// What became of a request that could not be noted: its key may have been noted before, on another revision.
+    async fn made_already(
+        &self,
+        tx: Transaction<'_, Postgres>,
+        error: StoreError,
+        asked: Asked<'_>,
+        told: &Value,
+    ) -> Result<Made, StoreError> {
+        tx.rollback().await?;
+        match (error, asked.key) {
+            (StoreError::Conflict { constraint }, Some(key)) if constraint == "made_request_pkey" => {
+                self.was_made(asked.garden, key, told).await.map(|_| Made::Before)
+            }
+            (other, _) => Err(other),
+        }
     }
 
     /// Takes the last change back; refused when there is none.
     pub async fn undo(&self, asked: Asked<'_>) -> Result<Made, StoreError> {
-        let (mut tx, told) = (self.pool.begin().await?, json!({ "do": "undo" }));
-        let current = lock(&mut tx, asked.garden).await?;
-        if was_made(&mut tx, asked.garden, asked.key, &told).await? {
-            return Ok(Made::Before);
-        }
-        up_to_date(current, asked.on)?;
-        let last = sqlx::query!(
-            "update change set state = 'undone' where garden_id = $1 and number =
-                 (select max(number) from change where garden_id = $1 and state = 'done') returning edits, edits_version",
-            asked.garden.0
-        )
-        .fetch_optional(&mut *tx)
-        .await?
-        .ok_or(Refusal::NothingTo { what: "undo" })?;
-        finish(tx, asked, told, inverse(upgrade::edits(last.edits, last.edits_version)?)).await
+        self.step(asked, Step::Undo).await
     }
 
     /// Does again what was undone last; refused when there is nothing.
     pub async fn redo(&self, asked: Asked<'_>) -> Result<Made, StoreError> {
-        let (mut tx, told) = (self.pool.begin().await?, json!({ "do": "redo" }));
-        let current = lock(&mut tx, asked.garden).await?;
-        if was_made(&mut tx, asked.garden, asked.key, &told).await? {
+        self.step(asked, Step::Redo).await
+    }
+
+    /// One step back or forth through what was changed.
+    async fn step(&self, asked: Asked<'_>, step: Step) -> Result<Made, StoreError> {
+        let (mut tx, garden) = (self.pool.begin().await?, asked.garden.0);
+        let told = json!({ "do": match step { Step::Undo => "undo", Step::Redo => "redo" } });
+        if moved_on(&mut tx, asked, &told).await? {
             return Ok(Made::Before);
         }
-        up_to_date(current, asked.on)?;
-        let first = sqlx::query!(
-            "update change set state = 'done' where garden_id = $1 and number =
-                 (select min(number) from change where garden_id = $1 and state = 'undone') returning edits, edits_version",
-            asked.garden.0
+        let stored = match step {
+            Step::Undo => {
+                sqlx::query_as!(
+                    Stored,
+                    "update change set state = 'undone' where garden_id = $1 and number =
+                     (select max(number) from change where garden_id = $1 and state = 'done') returning edits, edits_version",
+                    garden
+                )
+                .fetch_optional(&mut *tx)
+                .await?
+            }
+            Step::Redo => {
+                sqlx::query_as!(
+                    Stored,
+                    "update change set state = 'done' where garden_id = $1 and number =
+                     (select min(number) from change where garden_id = $1 and state = 'undone') returning edits, edits_version",
+                    garden
+                )
+                .fetch_optional(&mut *tx)
+                .await?
+            }
+        };
+        let what = match step {
+            Step::Undo => "undo",
+            Step::Redo => "do again",
+        };
+        let stored = stored.ok_or(Refusal::NothingTo { what })?;
+        let edits = upgrade::edits(stored.edits, stored.edits_version)?;
+        let edits = match step {
+            Step::Undo => inverse(edits),
+            Step::Redo => edits,
+        };
+        write::edits(&mut tx, asked.garden, &edits).await?;
+        let revision = sqlx::query_scalar!(
+            "with keyed as (insert into made_request (garden_id, key, asked) select $1, $2, $3 where $2::text is not null)
+             update garden set revision = revision + 1 where id = $1 returning revision",
+            garden,
+            asked.key,
+            told
         )
-        .fetch_optional(&mut *tx)
-        .await?
-        .ok_or(Refusal::NothingTo { what: "do again" })?;
-        finish(tx, asked, told, upgrade::edits(first.edits, first.edits_version)?).await
+        .fetch_one(&mut *tx)
+        .await;
+        let revision = match revision {
+            Ok(revision) => revision,
+            Err(error) => return self.made_already(tx, error.into(), asked, &told).await,
+        };
+        let history = history(&mut tx, asked.garden).await?;
+        tx.commit().await?;
+        Ok(Made::Now { revision, history, edits })
     }
 }
 
-fn up_to_date(current: i64, seen: i64) -> Result<(), StoreError> {
-    if current == seen { Ok(()) } else { Err(StoreError::Stale { current }) }
+/// Which way through what was changed.
+#[derive(Debug, Clone, Copy)]
+enum Step {
+    /// The last change is taken back.
+    Undo,
+    /// What was taken back last is done again.
+    Redo,
+}
+
+/// The edits of a change as they are kept.
+struct Stored {
+    edits: Value,
+    edits_version: i16,
+}
+
+/// Locks the garden, and tells whether a request that finds it moved on is the very one that was made before.
+///
+/// It is asked after the lock, in a statement of its own: the same request, sent twice, may have waited for it. One that
+/// finds the garden as its asker saw it was not made on it before; so much need not be asked.
+///
+/// # Errors
+/// [`StoreError::Stale`] when the garden has moved on and the request was not made.
+async fn moved_on(connection: &mut PgConnection, asked: Asked<'_>, told: &Value) -> Result<bool, StoreError> {
+    let current = lock(connection, asked.garden).await?;
+    if current == asked.on {
+        return Ok(false);
+    }
+    let made = was_made(connection, asked.garden, asked.key, told).await?;
+    if made { Ok(true) } else { Err(StoreError::Stale { current }) }
 }
 
 /// Locks a garden's row, and tells its revision.
@@ -169,23 +245,6 @@ async fn was_made(connection: &mut PgConnection, garden: GardenId, key: Option<&
         Some(made) if made == *asked => Ok(true),
         Some(_) => Err(StoreError::KeyUsed),
     }
-}
-
-/// Writes the edits of an undo or a redo, and notes that it was asked for.
-async fn finish(mut tx: Transaction<'_, Postgres>, asked: Asked<'_>, told: Value, edits: Vec<Edit>) -> Result<Made, StoreError> {
-    write::edits(&mut tx, asked.garden, &edits).await?;
-    let revision = sqlx::query_scalar!(
-        "with keyed as (insert into made_request (garden_id, key, asked) select $1, $2, $3 where $2::text is not null)
-         update garden set revision = revision + 1 where id = $1 returning revision",
-        asked.garden.0,
-        asked.key,
-        told
-    )
-    .fetch_one(&mut *tx)
-    .await?;
-    let history = history(&mut tx, asked.garden).await?;
-    tx.commit().await?;
-    Ok(Made::Now { revision, history, edits })
 }
 
 async fn history(connection: &mut PgConnection, garden: GardenId) -> Result<History, StoreError> {

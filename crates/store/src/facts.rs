@@ -7,7 +7,7 @@ use sparrow_facts::bed::{Bed, BedKind, Board, Brace, Reach, Trellis};
 use sparrow_facts::garden::Garden;
 use sparrow_facts::history::{PastStand, Stood};
 use sparrow_facts::ids::{BedId, PastId, PatchId};
-use sparrow_facts::patch::Patch;
+use sparrow_facts::patch::{Patch, Planted};
 use sparrow_facts::rect::{Rect, RowLine};
 use sparrow_facts::school::School;
 use sparrow_facts::site::{Frost, Latitude, MonthDay, Site};
@@ -33,7 +33,7 @@ pub async fn load(connection: &mut PgConnection, garden: GardenId) -> Result<Gar
 
 async fn site(connection: &mut PgConnection, garden: GardenId) -> Result<Site, StoreError> {
     let row = sqlx::query!(
-        "select name, place, latitude, units, north, last_month, last_day, first_month, first_day, spread_days
+        "select name, place, latitude, units, north, last_month, last_day, first_month, first_day, spread_days, zone
          from garden where id = $1",
         garden.0
     )
@@ -48,7 +48,8 @@ async fn site(connection: &mut PgConnection, garden: GardenId) -> Result<Site, S
         _ => None,
     };
     let units: Units = of_word(&row.units)?;
-    Ok(Site { name: row.name, place: row.place, latitude: Latitude(row.latitude), units, north: fit(row.north)?, frost })
+    let (latitude, north) = (Latitude(row.latitude), fit(row.north)?);
+    Ok(Site { name: row.name, place: row.place, latitude, units, north, frost, zone: row.zone })
 }
 
 async fn household_school(connection: &mut PgConnection, garden: GardenId) -> Result<School, StoreError> {
@@ -124,14 +125,16 @@ async fn patches(connection: &mut PgConnection, garden: GardenId) -> Result<Vec<
             Ok(Patch {
                 id: PatchId(fit(row.id)?),
                 bed: BedId(fit(row.bed_id)?),
-                crop: row.crop,
-                way: row.way,
                 rect: Rect { x: fit(row.x)?, y: fit(row.y)?, w: fit(row.w)?, h: fit(row.h)? },
-                holes: row.holes.map(fit).transpose()?,
                 from: row.first_date.to_jiff(),
                 until: row.last_date.to_jiff(),
-                between: row.between_others,
-                school: row.school.map(|word| school(&word, row.school_figure)).transpose()?,
+                planted: Planted {
+                    crop: row.crop,
+                    way: row.way,
+                    holes: row.holes.map(fit).transpose()?,
+                    between: row.between_others,
+                    school: row.school.map(|word| school(&word, row.school_figure)).transpose()?,
+                },
                 locked: row.locked,
                 line: row.line_at.zip(row.line_across).map(|(at, across)| RowLine { across, at: mm(at) }),
                 kept: row.kept,

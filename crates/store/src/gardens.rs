@@ -1,5 +1,6 @@
 //! Which gardens there are, and who may do what in them.
 
+use crate::columns::{of_word, word};
 use crate::{AccountId, GardenId, Store, StoreError, write};
 use serde::{Deserialize, Serialize};
 use sparrow_facts::almanac::Almanac;
@@ -18,26 +19,6 @@ pub enum Role {
     Helper,
     /// Look, and touch nothing.
     Guest,
-}
-
-impl Role {
-    /// The word the database uses.
-    pub fn word(self) -> &'static str {
-        match self {
-            Role::Owner => "owner",
-            Role::Helper => "helper",
-            Role::Guest => "guest",
-        }
-    }
-
-    fn from_word(word: &str) -> Result<Role, StoreError> {
-        match word {
-            "owner" => Ok(Role::Owner),
-            "helper" => Ok(Role::Helper),
-            "guest" => Ok(Role::Guest),
-            other => Err(StoreError::Other(format!("no role {other:?}"))),
-        }
-    }
 }
 
 /// A garden as a list shows it.
@@ -73,7 +54,7 @@ impl Store {
         .fetch_all(&self.pool)
         .await?;
         rows.into_iter()
-            .map(|row| Ok(Listed { id: GardenId(row.id), name: row.name, place: row.place, role: Role::from_word(&row.role)? }))
+            .map(|row| Ok(Listed { id: GardenId(row.id), name: row.name, place: row.place, role: of_word(&row.role)? }))
             .collect()
     }
 
@@ -87,7 +68,7 @@ impl Store {
         )
         .fetch_one(&self.pool)
         .await?;
-        Ok((Role::from_word(&row.role)?, row.revision))
+        Ok((of_word(&row.role)?, row.revision))
     }
 
     /// A garden's revision.
@@ -121,7 +102,7 @@ impl Store {
              on conflict (garden_id, account_id) do update set role = excluded.role",
             garden.0,
             account.0,
-            role.word()
+            word(&role)?
         )
         .execute(&self.pool)
         .await?;
@@ -136,21 +117,23 @@ impl Store {
         )
         .fetch_all(&self.pool)
         .await?;
-        rows.into_iter().map(|row| Ok(Member { name: row.name, role: Role::from_word(&row.role)? })).collect()
+        rows.into_iter().map(|row| Ok(Member { name: row.name, role: of_word(&row.role)? })).collect()
     }
 }
 
 /// The edits that make a garden from nothing.
 fn everything(garden: &Garden) -> Vec<Edit> {
-    let site = Edit::Site { before: Box::new(garden.site.clone()), after: Box::new(garden.site.clone()) };
-    let beds = garden.beds.iter().map(|bed| Edit::Bed { before: None, after: Some(Box::new(bed.clone())) });
-    let patches = garden.patches.iter().map(|patch| Edit::Patch { before: None, after: Some(Box::new(patch.clone())) });
-    let past = garden.past.iter().map(|past| Edit::Past { before: None, after: Some(past.clone()) });
-    let spacings = garden.spacings.iter().map(|own| Edit::Spacing { before: None, after: Some(own.clone()) });
-    let school = Edit::School { before: garden.school, after: garden.school };
-    let groupings = garden.groupings.iter().map(|own| Edit::Grouping { before: None, after: Some(own.clone()) });
-    let turns = rows::turns(&Turns::default(), &garden.turns);
-    let almanac = rows::almanac(&Almanac::default(), &garden.almanac);
+    // Taken apart, so that a fact that is forgotten here does not compile.
+    let Garden { site, beds, patches, past, spacings, groupings, school, turns, almanac } = garden;
+    let place = Edit::Site { before: Box::new(site.clone()), after: Box::new(site.clone()) };
+    let beds = beds.iter().map(|bed| Edit::Bed { before: None, after: Some(Box::new(bed.clone())) });
+    let patches = patches.iter().map(|patch| Edit::Patch { before: None, after: Some(Box::new(patch.clone())) });
+    let past = past.iter().map(|past| Edit::Past { before: None, after: Some(past.clone()) });
+    let spacings = spacings.iter().map(|own| Edit::Spacing { before: None, after: Some(own.clone()) });
+    let school = Edit::School { before: *school, after: *school };
+    let groupings = groupings.iter().map(|own| Edit::Grouping { before: None, after: Some(own.clone()) });
+    let turns = rows::turns(&Turns::default(), turns);
+    let almanac = rows::almanac(&Almanac::default(), almanac);
     let rest = patches.chain(past).chain(spacings).chain(turns).chain(almanac);
-    [site, school].into_iter().chain(groupings).chain(beds).chain(rest).collect()
+    [place, school].into_iter().chain(groupings).chain(beds).chain(rest).collect()
 }

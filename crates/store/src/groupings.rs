@@ -4,6 +4,7 @@ use crate::columns::{fit, school, school_columns};
 use crate::{GardenId, StoreError};
 use sparrow_facts::grouping::{OwnGrouping, OwnPart};
 use sparrow_facts::ids::OwnGroupingId;
+use sparrow_facts::patch::Planted;
 use sparrow_facts::rect::Rect;
 use sqlx::PgConnection;
 
@@ -26,12 +27,14 @@ struct PartRow {
 impl PartRow {
     fn part(&self) -> Result<OwnPart, StoreError> {
         Ok(OwnPart {
-            crop: self.crop.clone(),
-            way: self.way.clone(),
+            planted: Planted {
+                crop: self.crop.clone(),
+                way: self.way.clone(),
+                holes: self.holes.map(fit).transpose()?,
+                between: self.between_others,
+                school: self.school.as_deref().map(|word| school(word, self.school_figure)).transpose()?,
+            },
             rect: Rect { x: fit(self.x)?, y: fit(self.y)?, w: fit(self.w)?, h: fit(self.h)? },
-            holes: self.holes.map(fit).transpose()?,
-            between: self.between_others,
-            school: self.school.as_deref().map(|word| school(word, self.school_figure)).transpose()?,
             days_after: fit(self.days_after)?,
             days: fit(self.days)?,
         })
@@ -78,7 +81,7 @@ pub async fn write(connection: &mut PgConnection, garden: GardenId, own: &OwnGro
     .execute(&mut *connection)
     .await?;
     for (position, part) in (0i16..).zip(&own.parts) {
-        let school = part.school.map(school_columns);
+        let school = part.planted.school.map(school_columns);
         let (days_after, days): (i32, i32) = (fit(part.days_after)?, fit(part.days)?);
         sqlx::query!(
             "insert into own_grouping_part (garden_id, grouping_id, position, crop, way, x, y, w, h, holes,
@@ -87,14 +90,14 @@ pub async fn write(connection: &mut PgConnection, garden: GardenId, own: &OwnGro
             garden.0,
             id,
             position,
-            part.crop,
-            part.way,
+            part.planted.crop,
+            part.planted.way,
             i32::from(part.rect.x),
             i32::from(part.rect.y),
             i32::from(part.rect.w),
             i32::from(part.rect.h),
-            part.holes.map(i32::from),
-            part.between,
+            part.planted.holes.map(i32::from),
+            part.planted.between,
             school.map(|one| one.0),
             school.and_then(|one| one.1),
             days_after,

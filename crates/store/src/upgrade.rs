@@ -7,9 +7,10 @@
 use crate::StoreError;
 use serde_json::{Value, json};
 use sparrow_facts::edit::Edit;
+use sparrow_facts::upgrade;
 
 /// The version that edits are written in.
-pub const EDITS: i16 = 2;
+pub const EDITS: i16 = 3;
 
 /// Edits as they were stored, in the words of today.
 ///
@@ -17,7 +18,8 @@ pub const EDITS: i16 = 2;
 /// When they are of a version nobody knows, or cannot be read.
 pub fn edits(stored: Value, version: i16) -> Result<Vec<Edit>, StoreError> {
     let stored = match version {
-        1 => rows_for_documents(stored),
+        1 => planted_together(rows_for_documents(stored)),
+        2 => planted_together(stored),
         EDITS => stored,
         other => return Err(StoreError::Other(format!("stored edits are of version {other}; {EDITS} is the latest known here"))),
     };
@@ -33,6 +35,25 @@ fn rows_for_documents(stored: Value) -> Value {
         _ => vec![edit],
     });
     Value::Array(rows.collect())
+}
+
+/// Version 2 to 3.
+fn planted_together(stored: Value) -> Value {
+    let Value::Array(mut edits) = stored else { return stored };
+    for edit in &mut edits {
+        let fact = edit["fact"].as_str().map(str::to_owned);
+        for side in ["before", "after"] {
+            match fact.as_deref() {
+                Some("patch") => edit.get_mut(side).into_iter().for_each(upgrade::planted_in),
+                Some("grouping") => {
+                    let parts = edit.get_mut(side).and_then(|grouping| grouping.get_mut("parts"));
+                    parts.into_iter().for_each(upgrade::planted_in_each);
+                }
+                _ => {}
+            }
+        }
+    }
+    Value::Array(edits)
 }
 
 /// What is gone, otherwise and new in a list whose rows are told apart by some of their fields.

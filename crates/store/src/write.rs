@@ -111,7 +111,7 @@ async fn site(connection: &mut PgConnection, garden: GardenId, site: &Site) -> R
     let frost = site.frost;
     let done = sqlx::query!(
         "update garden set name = $2, place = $3, latitude = $4, units = $5, north = $6,
-                last_month = $7, last_day = $8, first_month = $9, first_day = $10, spread_days = $11
+                last_month = $7, last_day = $8, first_month = $9, first_day = $10, spread_days = $11, zone = $12
          where id = $1",
         garden.0,
         site.name,
@@ -123,7 +123,8 @@ async fn site(connection: &mut PgConnection, garden: GardenId, site: &Site) -> R
         frost.map(|f| i16::from(f.last.day)),
         frost.map(|f| i16::from(f.first.month)),
         frost.map(|f| i16::from(f.first.day)),
-        frost.map(|f| i16::from(f.spread_days))
+        frost.map(|f| i16::from(f.spread_days)),
+        site.zone
     )
     .execute(connection)
     .await?;
@@ -216,7 +217,7 @@ async fn fixtures(connection: &mut PgConnection, garden: GardenId, id: i32, bed:
 async fn patch(connection: &mut PgConnection, garden: GardenId, patch: &Patch) -> Result<u64, StoreError> {
     let (id, bed): (i32, i32) = (fit(patch.id.0)?, fit(patch.bed.0)?);
     let rect = patch.rect;
-    let (school, timing) = (patch.school.map(school_columns), patch.timing);
+    let (school, timing) = (patch.planted.school.map(school_columns), patch.timing);
     let written = sqlx::query!(
         "insert into patch (garden_id, id, bed_id, half_columns, half_rows, crop, way, x, y, w, h, holes,
                             first_date, last_date, between_others, kept, school, school_figure, locked, line_at, line_across,
@@ -236,16 +237,16 @@ async fn patch(connection: &mut PgConnection, garden: GardenId, patch: &Patch) -
         garden.0,
         id,
         bed,
-        patch.crop,
-        patch.way,
+        patch.planted.crop,
+        patch.planted.way,
         i32::from(rect.x),
         i32::from(rect.y),
         i32::from(rect.w),
         i32::from(rect.h),
-        patch.holes.map(i32::from),
+        patch.planted.holes.map(i32::from),
         patch.from.to_sqlx() as _,
         patch.until.to_sqlx() as _,
-        patch.between,
+        patch.planted.between,
         &patch.kept,
         school.map(|one| one.0),
         school.and_then(|one| one.1),

@@ -8,6 +8,8 @@ use sparrow_core::change::season::SeasonChange;
 use sparrow_demo::quillet_lane;
 use sparrow_facts::almanac::Almanac;
 use sparrow_facts::garden::Garden;
+use sparrow_facts::patch::Planted;
+use sparrow_facts::school::School;
 use sparrow_facts::turns::Turns;
 use sparrow_facts::units::TenthsC;
 use sparrow_store::{Made, StoreError};
@@ -45,6 +47,33 @@ async fn a_change_stored_as_documents_is_taken_back_and_done_again_row_by_row() 
     let refused = ground.store.undo(asked(2)).await;
     assert!(matches!(&refused, Err(StoreError::Other(why)) if why.contains("version 99")), "{refused:?}");
     assert_eq!(ground.store.load(garden).await.unwrap().revision, 2, "and nothing was changed");
+}
+
+/// A change as it was stored when a patch told field by field what is planted in it; kept as it is for good.
+const EDITS_2: &str = include_str!("data/edits-v2.json");
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_change_stored_with_patches_field_by_field_is_taken_back_and_done_again() {
+    let ground = ground().await;
+    let demo = quillet_lane(common::TODAY).unwrap();
+    let before = Garden { beds: vec![demo.beds[0].clone()], ..Garden::new(demo.site.clone()) };
+    let planted = |crop: &str| Planted::usual(crop, "root");
+    let carrots = Planted { holes: Some(9), school: Some(School::Staggered), ..planted("carrot") };
+    let radishes = Planted { between: true, ..planted("radish") };
+    let garden = ground.store.create_garden(ground.owner, &before).await.unwrap();
+    let stored: serde_json::Value = serde_json::from_str(EDITS_2).unwrap();
+    let insert = "insert into change (garden_id, number, account_id, state, command, edits, edits_version)
+                  values ($1, 1, $2, 'undone', '{\"do\": \"place-all\"}', $3, 2)";
+    sqlx::query(insert).bind(garden.0).bind(ground.owner.0).bind(&stored).execute(ground.store.pool()).await.unwrap();
+
+    let asked = |on| sparrow_store::Asked { garden, by: ground.owner, on, key: None };
+    ground.store.redo(asked(0)).await.unwrap();
+    let after = ground.store.load(garden).await.unwrap().garden;
+    let told: Vec<&Planted> = after.patches.iter().map(|patch| &patch.planted).collect();
+    assert_eq!(told, [&carrots, &radishes]);
+    assert_eq!(after.groupings[0].parts.iter().map(|part| &part.planted).collect::<Vec<_>>(), [&carrots, &radishes]);
+    ground.store.undo(asked(1)).await.unwrap();
+    assert_eq!(ground.store.load(garden).await.unwrap().garden, before);
 }
 
 #[tokio::test(flavor = "multi_thread")]

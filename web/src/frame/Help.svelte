@@ -27,7 +27,7 @@
       {#each LISTS as list (list.name)}
         <h3>{list.name}</h3>
         <dl class="grid grid-cols-[11rem_1fr] gap-x-4 gap-y-1">
-          {#each list.keys as [key, what] (key)}
+          {#each list.keys as { says: [key, what] } (key)}
             <dt class="font-bold">{key}</dt>
             <dd>{what}</dd>
           {/each}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { drags, type Dragging } from '../parts/drag';
   import { useOpenGarden } from '../state/context';
   import { dayMonth, dayNumber, isoOf, MONTHS } from '../words/dates';
   import { count } from '../words/lengths';
@@ -55,12 +56,19 @@
     void garden.look(isoOf(Math.min(first + days - 1, Math.max(first, day))));
   }
 
-  function drag(event: PointerEvent & { currentTarget: HTMLElement }) {
-    if (event.type === 'pointerdown') event.currentTarget.setPointerCapture(event.pointerId);
-    else if (!event.currentTarget.hasPointerCapture(event.pointerId)) return;
-    const box = event.currentTarget.getBoundingClientRect();
-    look(first + Math.round(((event.clientX - box.left) / box.width) * (days - 1)));
+  let strip: HTMLElement | undefined = $state();
+
+  function follow(event: PointerEvent): true {
+    const box = strip?.getBoundingClientRect();
+    if (box) look(first + Math.round(((event.clientX - box.left) / box.width) * (days - 1)));
+    return true;
   }
+  const dragging: Dragging<true> = {
+    take: follow,
+    carry: (_held, _dx, _dy, event) => follow(event),
+    drop: () => undefined,
+    cancel: () => undefined,
+  };
 
   const STEPS: Record<string, number> = {
     ArrowLeft: -1,
@@ -83,6 +91,7 @@
 <section class="ribbon" aria-label="The year">
   <div
     class="strip"
+    bind:this={strip}
     bind:clientWidth={width}
     role="slider"
     tabindex="0"
@@ -91,9 +100,8 @@
     aria-valuemax={days - 1}
     aria-valuenow={dayNumber(garden.needle) - first}
     aria-valuetext={`${dayMonth(garden.needle)}, ${said}`}
-    onpointerdown={drag}
-    onpointermove={drag}
     onkeydown={key}
+    {@attach drags(dragging)}
   >
     <svg {width} height={HEIGHT + 46} aria-hidden="true">
       <defs>

@@ -3,14 +3,30 @@ import { VIEWS, type Desk, type ViewKey } from '../state/desk.svelte';
 import type { GardenState } from '../state/garden.svelte';
 import { plusDays } from '../words/dates';
 
-export const FRAME_KEYS: [string, string][] = [
-  ['1, 2, 3, 4', 'open the Yard, the Turns, the Bed or the Season view'],
-  [', and .', 'move the needle back or on by a week'],
-  ['Ctrl Z, Ctrl Shift Z', 'undo and redo'],
-  ['/', 'find a crop to put on squares'],
-  ['?', 'this list'],
-  ['Escape', 'back out of what is in hand or selected'],
+/**
+ * A key of a view: what is said of it in the list of keys, and what it does. What no view decides, such as Tab, or what
+ * the thing in focus sees to, is only said.
+ */
+export interface Key<Doing extends string = never> {
+  says: [key: string, what: string];
+  press?: string[];
+  does?: Doing;
+}
+
+export const FRAME_KEYS: Key[] = [
+  { says: ['1, 2, 3, 4', 'open the Yard, the Turns, the Bed or the Season view'] },
+  { says: [', and .', 'move the needle back or on by a week'] },
+  { says: ['Ctrl Z, Ctrl Shift Z', 'undo and redo'] },
+  { says: ['/', 'find a crop to put on squares'] },
+  { says: ['?', 'this list'] },
+  { says: ['Escape', 'back out of what is in hand or selected'] },
 ];
+
+/** What a key that is pressed does by a view's table; nothing while something is typed, or with a key held for commands. */
+export function doing<Doing extends string>(keys: Key<Doing>[], event: KeyboardEvent): Doing | undefined {
+  if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return undefined;
+  return keys.find((one) => one.press?.includes(event.key))?.does;
+}
 
 /** Whether a key goes into a field and is no command. */
 export function isTyping(event: KeyboardEvent): boolean {

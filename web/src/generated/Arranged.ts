@@ -19,6 +19,10 @@ bound: number,
  */
 proven: boolean, 
 /**
+ * How often it was looked for anew, and how often at most.
+ */
+looked: [number, number], 
+/**
  * Patches that would be taken away for it.
  */
 gone: Array<PatchId>, };

@@ -21,8 +21,4 @@ wishes: Array<Wish>,
 /**
  * Patches of that year that are not locked make way.
  */
-anew: boolean, 
-/**
- * How long to look, 1 to 10.
- */
-effort: number, };
+anew: boolean, };

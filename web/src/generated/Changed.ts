@@ -21,6 +21,10 @@ undo: string | null,
  */
 redo: string | null, 
 /**
+ * The day it is; a change of the time zone may change it.
+ */
+today: string, 
+/**
  * Facts.
  */
 facts: FactsNow, 

@@ -19,4 +19,4 @@ place: string,
 /**
  * What this account may do in it.
  */
-role: string, };
+role: 'owner' | 'helper' | 'guest', };

@@ -13,7 +13,7 @@ id: number,
 /**
  * What this account may do in it: owner, helper or guest.
  */
-role: string, 
+role: 'owner' | 'helper' | 'guest', 
 /**
  * How many changes it has seen.
  */

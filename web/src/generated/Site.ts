@@ -30,4 +30,9 @@ north: number,
 /**
  * The frosts, or nothing where it never freezes.
  */
-frost: Frost | null, };
+frost: Frost | null, 
+/**
+ * The time zone its household lives by, a name of the IANA time zone database such as `Pacific/Auckland`; nothing
+ * where it is not known, which is where the server's own day is taken.
+ */
+zone: string | null, };

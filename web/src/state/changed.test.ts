@@ -29,6 +29,7 @@ describe('a list merged with what changed in it', () => {
 function view(findings: Finding[]): GardenView {
   return {
     revision: 4,
+    today: '2026-11-23',
     undo: null,
     redo: 'lock',
     role: 'owner',
@@ -51,6 +52,7 @@ function changed(parts: { facts?: object; reckoning?: object }): Changed {
   const none = { now: [], gone: [] };
   return {
     revision: 5,
+    today: '2026-11-24',
     undo: 'remove-bed',
     redo: null,
     facts: {

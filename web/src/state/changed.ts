@@ -34,6 +34,7 @@ export function after(view: GardenView, changed: Changed): GardenView {
     revision: changed.revision,
     undo: changed.undo,
     redo: changed.redo,
+    today: changed.today,
     garden: {
       site: facts.site ?? garden.site,
       beds: merged(garden.beds, facts.beds, (bed) => bed.id),

@@ -95,7 +95,7 @@ export class GardenState {
   shown(id: number): Shown | undefined {
     const patch = this.view.garden.patches.find((one) => one.id === id);
     const reckoning = this.reckoned[id];
-    const crop = patch && this.crops[patch.crop];
+    const crop = patch && this.crops[patch.planted.crop];
     return patch && reckoning && crop ? { patch, reckoning, crop } : undefined;
   }
 

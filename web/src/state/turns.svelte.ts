@@ -1,15 +1,13 @@
 // The years on the table: the plan looked at, what is selected in it, and the search for a better one.
-import { api, Refused } from '../api';
 import type { Argued } from '../generated/Argued';
 import type { Entry } from '../generated/Entry';
 import type { Piece } from '../generated/Piece';
 import type { Pinned } from '../generated/Pinned';
-import type { Progress } from '../generated/Progress';
-import type { Reasons } from '../generated/Reasons';
 import type { Tie } from '../generated/Tie';
 import type { TurnChange } from '../generated/TurnChange';
 import type { TurnsView } from '../generated/TurnsView';
 import type { GardenState } from './garden.svelte';
+import { SearchState } from './search.svelte';
 
 /** What the slip is about. */
 export type About =
@@ -41,31 +39,49 @@ export class TurnsState {
   about: About = $state.raw({ is: 'years' });
   /** The cell the keyboard stands on. */
   cursor: { row: number; year: number } = $state({ row: 0, year: 0 });
-  progress: Progress | null = $state.raw(null);
-  argued: Argued | null = $state.raw(null);
-  reasons: Reasons | null = $state.raw(null);
+  /** What is wrong with something that was typed. */
+  trouble = $state('');
+  /** The search for the best plan. */
+  readonly best: SearchState<'towards' | 'years'>;
+  /** The search for why a family comes back too soon, and for ways out. */
+  readonly why: SearchState<'why'>;
+  /** The search for what it costs to have a wish somewhere. */
+  readonly argument: SearchState<'argue'>;
   /** Another plan beside this one. */
   beside: { name: string; view: TurnsView } | null = $state.raw(null);
-  trouble = $state('');
-  private stopping: AbortController | null = null;
+  /** The plan whose years came with a search, so that they need not be asked for. */
+  private drawn: { entries: Entry[]; revision: number } | null = null;
 
-  constructor(readonly garden: GardenState) {}
+  constructor(readonly garden: GardenState) {
+    this.best = new SearchState(garden);
+    this.why = new SearchState(garden);
+    this.argument = new SearchState(garden);
+  }
 
   readonly turns = $derived.by(() => this.garden.view.garden.turns);
   readonly followed = $derived.by(() => this.turns.plans.find((plan) => plan.followed) ?? null);
   readonly entries = $derived.by(() => this.draft ?? this.followed?.entries ?? NONE);
-  readonly searching = $derived(this.progress !== null);
+  readonly searching = $derived.by(() => this.best.going);
+  readonly progress = $derived.by(() =>
+    this.best.found?.found === 'towards' ? this.best.found.is.towards.progress : null,
+  );
+  readonly argued = $derived.by(() => this.argument.found?.is ?? null);
+  readonly reasons = $derived.by(() => this.why.found?.is ?? null);
   readonly known = $derived.by(() => (this.found?.revision === this.garden.view.revision ? this.found : null));
 
   /** Draws the years again, after a change of the garden or of the plan looked at. */
   draw(): void {
-    const entries = this.entries;
+    const [entries, revision] = [this.entries, this.garden.view.revision];
+    if (this.drawn?.entries === entries && this.drawn.revision === revision) return;
     this.garden.asks({ ask: 'turns', entries }, (view) => {
-      if (entries !== this.entries) return;
-      this.view = view;
-      if (this.cursor.year === 0) this.cursor.year = view.first;
-      if (this.about.is === 'tie') this.choose(this.follow(view, this.about.tie));
+      if (entries === this.entries) this.show(view);
     });
+  }
+
+  private show(view: TurnsView): void {
+    this.view = view;
+    if (this.cursor.year === 0) this.cursor.year = view.first;
+    if (this.about.is === 'tie') this.choose(this.follow(view, this.about.tie));
   }
 
   /** A clash may have another number in the new drawing, or be gone. */
@@ -85,9 +101,9 @@ export class TurnsState {
     const again = about.is === 'tie' && this.about.is === 'tie' && about.tie.number === this.about.tie.number;
     this.about = about;
     this.trouble = '';
-    if (about.is !== 'argument') this.argued = null;
+    if (about.is !== 'argument') this.argument.clear();
     if (about.is === 'tie' && !about.tie.planted) this.explain(about.tie, again);
-    else this.reasons = null;
+    else this.why.clear();
   }
 
   back(): void {
@@ -96,49 +112,41 @@ export class TurnsState {
   }
 
   private explain(tie: Tie, keep: boolean): void {
-    if (!keep) this.reasons = null;
     const { family, crop, at, earlier, later } = tie;
-    const key = { family, crop, at, earlier, later };
-    const entries = this.entries;
-    this.garden.asks({ ask: 'why', tie: key, entries }, (reasons) => {
-      if (this.about.is === 'tie' && this.about.tie.number === tie.number) this.reasons = reasons;
-    });
+    const search = { search: 'why', tie: { family, crop, at, earlier, later }, entries: this.entries } as const;
+    // The same clash drawn anew keeps its reasons until the new ones are there.
+    if (keep) this.why.renew(search);
+    else this.why.start(search);
   }
 
   /** Looks for the best plan; the best so far is drawn while it looks. */
-  async propose(): Promise<void> {
-    this.stop();
-    const stopping = (this.stopping = new AbortController());
-    const begun = performance.now();
-    this.progress = { cost: null, bound: 0 };
-    this.trouble = '';
+  propose(): void {
+    const [now, begun] = [this.entries, performance.now()];
     this.found = null;
-    const now = this.entries;
-    try {
-      await api.propose(this.garden.view.id, now, stopping.signal, (report) => {
-        const seconds = (performance.now() - begun) / 1000;
-        if (report.event === 'going') {
-          this.progress = report.progress;
-          if (report.entries) this.draft = report.entries;
-          this.learn(report.progress.bound, false, seconds);
-        } else if (report.event === 'done') {
-          this.draft = report.proposal.entries;
-          this.learn(report.proposal.bound, report.proposal.proven, seconds);
-        } else this.trouble = report.said;
-      });
-    } catch (error) {
-      if (!(error instanceof Refused)) throw error;
-      this.trouble = error.problem.detail;
-    } finally {
-      if (this.stopping === stopping) this.progress = null;
-    }
+    this.best.start({ search: 'years', now }, (found) => {
+      const seconds = (performance.now() - begun) / 1000;
+      if (found.found === 'years') {
+        const { entries, bound, proven } = found.is.proposal;
+        this.lay(entries, found.is.view);
+        this.learn(bound, proven, seconds);
+        return;
+      }
+      const { entries, progress } = found.is.towards;
+      if (entries && found.is.view) this.lay(entries, found.is.view);
+      this.learn(progress.bound, false, seconds);
+    });
+  }
+
+  /** Lays a plan on the table, with the years as it makes them. */
+  private lay(entries: Entry[], view: TurnsView): void {
+    this.draft = entries;
+    this.drawn = { entries, revision: this.garden.view.revision };
+    this.show(view);
   }
 
   /** Ends the search; what it found so far stays on the table. */
   stop(): void {
-    this.stopping?.abort();
-    this.stopping = null;
-    this.progress = null;
+    this.best.stop();
   }
 
   change(...changes: TurnChange[]): Promise<boolean> {
@@ -160,9 +168,7 @@ export class TurnsState {
   /** Asks what it costs to have a wish there. */
   argue(pin: Pinned): void {
     this.choose({ is: 'argument', pin });
-    this.garden.asks({ ask: 'argue', pin, entries: this.entries }, (argued) => {
-      if (this.about.is === 'argument' && this.about.pin === pin) this.argued = argued;
-    });
+    this.argument.start({ search: 'argue', pin, entries: this.entries });
   }
 
   /** Takes the argued plan, with the wish fixed where it was put. */

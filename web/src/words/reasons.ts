@@ -42,7 +42,7 @@ export function tell(view: GardenView, catalogue: Catalogue, finding: Finding): 
   const units = view.garden.site.units;
   const southern = view.garden.site.latitude < 0;
   const crop = (patch: number) => {
-    const key = view.garden.patches.find((p) => p.id === patch)?.crop;
+    const key = view.garden.patches.find((p) => p.id === patch)?.planted.crop;
     return catalogue.crops.find((c) => c.key === key);
   };
   const bedName = (id: number | null) => view.garden.beds.find((b) => b.id === id)?.name ?? '';

@@ -15,7 +15,7 @@ use serde::Serialize;
 use sparrow_facts::garden::Garden;
 use sparrow_facts::grouping::{OwnGrouping, OwnPart};
 use sparrow_facts::ids::BedId;
-use sparrow_facts::patch::Placing;
+use sparrow_facts::patch::{Placing, Planted};
 use sparrow_facts::rect::Rect;
 use sparrow_facts::site::Hemisphere;
 use sparrow_facts::timing::Timing;
@@ -23,7 +23,7 @@ use sparrow_facts::units::Length;
 
 /// A grouping fitted to ground: what would be planted, or why it does not fit.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Fitted {
     /// The grouping's key in the catalogue; nothing for one of the household's own.
     pub key: String,
@@ -39,7 +39,7 @@ pub struct Fitted {
 
 /// One planting of a fitted grouping.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Stage {
     /// What is planted, where and when.
     pub place: Placing,
@@ -102,30 +102,37 @@ fn stage(
     };
     let place = Placing {
         bed,
-        crop: part.crop.clone(),
-        way: part.way.clone(),
         rect: own,
-        holes: part.holes,
         from,
         until,
-        between: part.between,
-        school: part.school,
         line: None,
         timing: Timing::default(),
+        planted: Planted {
+            crop: part.crop.clone(),
+            way: part.way.clone(),
+            holes: part.holes,
+            between: part.between,
+            school: part.school,
+        },
     };
+    // Ground that holds none of a part is no ground for the grouping.
+    standing(known, place, part.after.clone()).filter(|stage| stage.plants > 0)
+}
+
+/// A stage with the plants its ground holds; nothing when the catalogue does not know its crop.
+fn standing(known: Known, place: Placing, after: Option<After>) -> Option<Stage> {
     let patch = place.patch(0);
     let planting = Planting::alone(known, &patch)?;
-    let plants = planting.fits(own).min(part.holes.map_or(u32::MAX, u32::from)) * u32::from(way.per_hole);
-    // Ground that holds none of a part is no ground for the grouping.
-    (plants > 0).then(|| Stage { place, plants, after: part.after.clone() })
+    let holes = planting.fits(place.rect).min(place.planted.holes.map_or(u32::MAX, u32::from));
+    Some(Stage { plants: holes * u32::from(planting.way.per_hole), place, after })
 }
 
 /// The day on which what a part waits for has come about.
 fn ready(known: Known, after: &After, before: &[Stage]) -> Option<Date> {
     let catalogue = known.catalogue;
     let host = &before.get(after.part)?.place;
-    let crop = catalogue.crop(&host.crop)?;
-    let way = crop.way(&host.way)?;
+    let crop = catalogue.crop(&host.planted.crop)?;
+    let way = crop.way(&host.planted.way)?;
     let days = match (after.stands_inches, after.days) {
         (Some(inches), _) => {
             let high = Length::inches(i32::from(inches));
@@ -150,7 +157,9 @@ fn is_taken(garden: &Garden, place: &Placing) -> bool {
     let patch = place.patch(0);
     garden.patches.iter().any(|other| {
         let shares = other.bed == patch.bed && other.rect.overlaps(patch.rect) && other.meets(&patch);
-        shares && !patch.is_row_beside(other) && (other.crop == patch.crop || !(other.between || patch.between))
+        shares
+            && !patch.is_row_beside(other)
+            && (other.planted.crop == patch.planted.crop || !(other.planted.between || patch.planted.between))
     })
 }
 
@@ -160,28 +169,21 @@ fn own_fitted(known: Known, own: &OwnGrouping, bed: BedId, rect: Rect, year: i16
     let garden = known.garden;
     let (w, h) = own.size();
     let (first, _) = calendar::year_span(year, garden.site.latitude.hemisphere());
-    let stage = |part: &OwnPart| {
+    let own_stage = |part: &OwnPart| {
         let from = first.saturating_add((i64::from(own.first_day) + i64::from(part.days_after)).days());
         let place = Placing {
             bed,
-            crop: part.crop.clone(),
-            way: part.way.clone(),
             rect: Rect { x: rect.x.saturating_add(part.rect.x), y: rect.y.saturating_add(part.rect.y), ..part.rect },
-            holes: part.holes,
             from,
             until: from.saturating_add(i64::from(part.days).days()),
-            between: part.between,
-            school: part.school,
+            planted: part.planted.clone(),
             line: None,
             timing: Timing::default(),
         };
-        let patch = place.patch(0);
-        let planting = Planting::alone(known, &patch)?;
-        let holes = planting.fits(place.rect).min(part.holes.map_or(u32::MAX, u32::from));
-        Some(Stage { plants: holes * u32::from(planting.way.per_hole), place, after: None })
+        standing(known, place, None)
     };
     let fits = rect.w >= w && rect.h >= h;
-    let stages: Vec<Stage> = if fits { own.parts.iter().filter_map(stage).collect() } else { Vec::new() };
+    let stages: Vec<Stage> = if fits { own.parts.iter().filter_map(own_stage).collect() } else { Vec::new() };
     let taken = stages.iter().any(|stage| is_taken(garden, &stage.place));
     Fitted { key: format!("own:{}", own.id.0), name: own.name.clone(), least: [w, h], stages, taken }
 }

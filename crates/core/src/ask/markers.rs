@@ -12,7 +12,7 @@ use crate::season::span::usual_span;
 use serde::{Deserialize, Serialize};
 use sparrow_facts::bed::Bed;
 use sparrow_facts::ids::BedId;
-use sparrow_facts::patch::{Patch, Placing};
+use sparrow_facts::patch::{Patch, Placing, Planted};
 use sparrow_facts::rect::{LEAST_GAP, Rect, RowLine};
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::timing::Timing;
@@ -20,7 +20,7 @@ use sparrow_facts::units::{Length, Tape, Units};
 
 /// A row to be marked.
 #[derive(Debug, Clone, PartialEq, Eq, Deserialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Row {
     /// The crop.
@@ -33,7 +33,7 @@ pub struct Row {
 
 /// What is asked: rows in their order, from the far side or from the left end.
 #[derive(Debug, Clone, PartialEq, Eq, Deserialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Marking {
     /// The bed.
@@ -48,7 +48,7 @@ pub struct Marking {
 
 /// A row where it would lie.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Marker {
     /// How far the line is from the edge.
     pub at: Length,
@@ -66,7 +66,7 @@ pub struct Marker {
 
 /// All rows where they would lie.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Markers {
     /// The rows.
     pub rows: Vec<Marker>,
@@ -183,15 +183,11 @@ fn place(bed: &Bed, units: Units, patch: &Patch, planting: &Planting, line: RowL
     };
     Placing {
         bed: bed.id,
-        crop: patch.crop.clone(),
-        way: patch.way.clone(),
         rect,
-        holes: None,
         from: patch.from,
         until: patch.until,
-        between: false,
-        school: None,
         line: Some(line),
         timing: Timing::default(),
+        planted: Planted::usual(&patch.planted.crop, &patch.planted.way),
     }
 }

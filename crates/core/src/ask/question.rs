@@ -25,13 +25,8 @@ use crate::reckon::turns::TurnsView;
 use crate::reckon::{season, turns};
 use crate::rules::bare;
 use crate::rules::bare::Bare;
-use crate::search::arrange::asked::{Arranged, Arranging};
-use crate::search::arrange::{asked, pose};
-use crate::search::late::SlipChoice;
-use crate::search::remedies::{Reasons, TieKey};
-use crate::search::series::{Series, SeriesPlan};
-use crate::search::years::Argued;
-use crate::search::{amounts, late, remedies, series, years};
+use crate::search::amounts;
+use crate::search::arrange::asked;
 use crate::season::handoff::Moved;
 use crate::season::{handoff, span};
 use crate::turns::status::Straight;
@@ -39,16 +34,16 @@ use crate::turns::{held, status};
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 use sparrow_facts::ids::{BedId, PatchId, WishId};
-use sparrow_facts::patch::Patch;
+use sparrow_facts::patch::{Patch, Planted};
 use sparrow_facts::rect::Rect;
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::school::School;
-use sparrow_facts::turns::{Entry, Pinned, WishDraft};
+use sparrow_facts::turns::{Entry, WishDraft};
 use sparrow_facts::units::{Length, Tape};
 
 /// A question, as the page asks it.
 #[derive(Debug, Clone, PartialEq, Eq, Deserialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(tag = "ask", rename_all = "kebab-case", deny_unknown_fields)]
 #[allow(missing_docs, reason = "each question's sentence is its documentation, each field is named in it")]
 pub enum Question {
@@ -58,8 +53,6 @@ pub enum Question {
     Bare { bed: BedId, year: i16 },
     /// What would be ready on this ground between two days?
     Suits { bed: BedId, rect: Rect, from: Date, until: Date },
-    /// How might this bed be laid out for a list of wishes?
-    Arrange(Arranging),
     /// Where would row markers lie, and what do they hold?
     Markers(Marking),
     /// How would the groupings lie on this ground?
@@ -76,10 +69,6 @@ pub enum Question {
     Turns { entries: Option<Vec<Entry>> },
     /// Where could a wish go in a year, the others being where a plan has them?
     Straight { wish: WishId, year: i16, entries: Vec<Entry> },
-    /// Why does a family come back too soon in a plan, and what would prevent it?
-    Why { tie: TieKey, entries: Vec<Entry> },
-    /// What does it cost to put a wish somewhere in a year?
-    Argue { pin: Pinned, entries: Vec<Entry> },
     /// What does a year of the followed plan ask of a bed?
     Amounts { bed: BedId, year: i16 },
     /// What would a wish for a crop usually be?
@@ -90,12 +79,8 @@ pub enum Question {
     Windows { patch: PatchId, year: i16 },
     /// When may each crop start in a year, in a bed or in open ground?
     Starts { bed: Option<BedId>, year: i16 },
-    /// What can be done when ground is not free in time for what follows?
-    Slip { first: PatchId, then: PatchId },
     /// Which plantings would stand on other days if these changes were made, what follows along with them?
     Moves { changes: Vec<PatchChange> },
-    /// When to sow a crop again and again, and where?
-    Series(Series),
     /// Which generic shapes of a year are there, and which is nearest?
     Shapes,
     /// Which plate of a seeder comes nearest to the distance a crop wants?
@@ -104,14 +89,13 @@ pub enum Question {
 
 /// What is answered.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(tag = "to", content = "is", rename_all = "kebab-case")]
 #[allow(missing_docs, reason = "each answer is documented at its type")]
 pub enum Answer {
     Schools(Vec<SchoolCount>),
     Bare(Vec<Bare>),
     Suits(Bare),
-    Arrange(Arranged),
     Markers(Markers),
     Groupings(Vec<Fitted>),
     Sheet(Sheet),
@@ -121,15 +105,11 @@ pub enum Answer {
     Seeder { wanted: Length, plates: Vec<Plate> },
     Turns(TurnsView),
     Straight(Straight),
-    Why(Reasons),
-    Argue(Argued),
     UsualWish(WishDraft),
     Season(Box<SeasonView>),
     Windows { windows: Vec<Window>, shut_by: Option<Gate>, figures: Box<catalogue::Figures> },
     Starts(Vec<Starts>),
     Moves(Vec<Moved>),
-    Slip(Vec<SlipChoice>),
-    Series(SeriesPlan),
     Shapes { shapes: Vec<ClimateShape>, nearest: String },
     Amounts(Vec<asked::Wish>),
 }
@@ -151,18 +131,15 @@ pub fn answer(known: Known, question: &Question) -> Result<Answer, Refusal> {
         }
         Question::Windows { patch, year } => windows(known, *patch, *year),
         Question::Starts { bed, year } => starts::starts(known, *bed, *year).map(Answer::Starts),
-        Question::Slip { first, then } => late::ways_out(known, (*first, *then)).map(Answer::Slip),
         Question::Moves { changes } => {
             let edits = replan::replan(known, changes, true)?;
             Ok(Answer::Moves(handoff::moved(&edits)))
         }
-        Question::Series(asked) => series::series(known, asked).map(Answer::Series),
         Question::Shapes => {
             let nearest = nearest_shape(&garden.site).key.clone();
             Ok(Answer::Shapes { shapes: shapes().to_vec(), nearest })
         }
         Question::Suits { bed, rect, from, until } => bare::of_ground(known, *bed, *rect, (*from, *until)).map(Answer::Suits),
-        Question::Arrange(asked) => pose::arrange(known, asked).map(Answer::Arrange),
         Question::Markers(asked) => markers::mark(known, asked).map(Answer::Markers),
         Question::Groupings { bed, rect, year } => Ok(Answer::Groupings(groupings::fitted(known, *bed, *rect, *year))),
         Question::Sheet { bed, year, on } => {
@@ -171,7 +148,10 @@ pub fn answer(known: Known, question: &Question) -> Result<Answer, Refusal> {
             sheet::sheet(known, *bed, days).map(Answer::Sheet).ok_or_else(unknown)
         }
         Question::Fits { bed, crop, way, plants, school, year } => {
-            let pattern = Patch { school: *school, ..usual(known, *bed, (crop, way), *year)? };
+            let pattern = Patch {
+                planted: Planted { school: *school, ..usual(known, *bed, (crop, way), *year)?.planted.clone() },
+                ..usual(known, *bed, (crop, way), *year)?
+            };
             sums::fits(known, &pattern, *plants).map(Answer::Fits)
         }
         Question::Edge { crop, way, long, seeds_a_hole } => {
@@ -184,8 +164,6 @@ pub fn answer(known: Known, question: &Question) -> Result<Answer, Refusal> {
             Ok(Answer::Turns(turns::view(known, entries.as_deref().unwrap_or(followed))))
         }
         Question::Straight { wish, year, entries } => status::straight(known, entries, (*wish, *year)).map(Answer::Straight),
-        Question::Why { tie, entries } => remedies::why(known, entries, tie).map(Answer::Why),
-        Question::Argue { pin, entries } => years::argue(known, entries, *pin).map(Answer::Argue),
         Question::Amounts { bed, year } => Ok(Answer::Amounts(amounts::amounts(known, *bed, *year))),
         Question::UsualWish { crop } => held::usual_wish(known, crop).map(Answer::UsualWish),
         Question::Seeder { crop, way, run, plates } => {

@@ -19,7 +19,7 @@ use sparrow_facts::units::{Length, Units};
 
 /// Everything needed to set out one bed in one growing year.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Sheet {
     /// The bed.
     pub bed: BedId,
@@ -37,7 +37,7 @@ pub struct Sheet {
 
 /// How one patch is set out.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Setting {
     /// Its number on the sheet, from 1.
     pub number: u32,
@@ -67,7 +67,7 @@ pub struct Setting {
 
 /// A line of stems.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Line {
     /// The line runs across the bed.
     pub runs_across: bool,
@@ -83,7 +83,7 @@ pub struct Line {
 
 /// A stick to cut.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Stick {
     /// How long, to the tape's mark.
     pub long: Length,
@@ -93,7 +93,7 @@ pub struct Stick {
 
 /// What a stick is for.
 #[derive(Debug, Clone, PartialEq, Eq, PartialOrd, Ord, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct StickUse {
     /// The planting's number on the sheet.
     pub number: u32,
@@ -103,7 +103,7 @@ pub struct StickUse {
 
 /// Between which things a stick is laid.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum StickBetween {
     /// From stem to stem in a line.

@@ -9,7 +9,7 @@ use std::collections::BTreeMap;
 
 /// How hungry a crop is, in the words of the feeding school of rotation.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Feeding {
     /// Wants much, nitrogen most of all.
@@ -24,7 +24,7 @@ pub enum Feeding {
 
 /// How long a plant lives when it is let.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Life {
     /// From seed to seed in one season.
@@ -37,7 +37,7 @@ pub enum Life {
 
 /// How it comes into the bed.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Method {
     /// Sown where it stays; roots always.
@@ -50,7 +50,7 @@ pub enum Method {
 
 /// What cold does to it.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Hardiness {
     /// Dies at the first frost.
@@ -63,7 +63,7 @@ pub enum Hardiness {
 
 /// From which day the packet's days are counted.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum CountedFrom {
     /// From sowing.
@@ -74,7 +74,7 @@ pub enum CountedFrom {
 
 /// A pair of distances between holes.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Spacing {
     /// Along the bed, or along the trellis when it climbs one.
     pub along: Length,
@@ -84,7 +84,7 @@ pub struct Spacing {
 
 /// How much sun it wants, when there is a choice.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Light {
     /// Six hours or more.
@@ -98,7 +98,7 @@ pub enum Light {
 
 /// One way of growing a crop, with the figures that depend on it.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Way {
     /// Its key within the crop.
@@ -156,7 +156,7 @@ impl Way {
 
 /// One crop of the catalogue.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Crop {
     /// Its key, unique in the catalogue.

@@ -5,7 +5,7 @@ use std::collections::HashMap;
 
 /// How a crop comes up: a heat sum above a base temperature of the soil.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Sprout {
     /// Soil below it brings nothing up \[°C\].
@@ -22,7 +22,7 @@ pub struct Sprout {
 
 /// The soil a crop wants when it goes in \[°C\].
 #[derive(Debug, Clone, Copy, PartialEq, Default, Serialize, Deserialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct SoilWants {
     /// From which it may.
@@ -35,7 +35,7 @@ pub struct SoilWants {
 
 /// Which part of a plant is eaten, which decides when its weight comes.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Bulk {
     /// Roots, bulbs, swollen stems: most of the weight comes last.
@@ -51,7 +51,7 @@ pub enum Bulk {
 
 /// All of it for one way of growing a crop.
 #[derive(Debug, Clone, PartialEq, Default, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Figures {
     /// Which group of growth warmth it belongs to.
     #[serde(skip)]

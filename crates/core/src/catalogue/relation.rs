@@ -6,7 +6,7 @@ use sparrow_facts::patch::Patch;
 
 /// What one plant does to another.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Kind {
     /// Does it good in some way not named below.
@@ -38,7 +38,7 @@ impl Kind {
 
 /// How near the two must be for it to matter.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Nearness {
     /// Patches that share ground, an edge or a corner.
@@ -51,7 +51,7 @@ pub enum Nearness {
 
 /// How well it is supported.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Grade {
     /// Trials support it.
@@ -64,7 +64,7 @@ pub enum Grade {
 
 /// One relation of the catalogue: what `who` does to `whom`.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Relation {
     /// A crop's key, or a family's after an `@`.

@@ -17,7 +17,7 @@ use sparrow_facts::edit::{Edit, apply};
 use sparrow_facts::garden::Garden;
 use sparrow_facts::history::Stood;
 use sparrow_facts::ids::{BedId, OwnGroupingId, PastId, PatchId};
-use sparrow_facts::patch::{Patch, Placing};
+use sparrow_facts::patch::{Patch, Placing, Planted};
 use sparrow_facts::rect::Rect;
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::school::{School, SchoolFor};
@@ -27,7 +27,7 @@ use sparrow_facts::units::Tape;
 
 /// A change of the facts, as the page asks for it.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(tag = "do", rename_all = "kebab-case", deny_unknown_fields)]
 #[allow(missing_docs, reason = "the fields are those of the facts they change, documented there")]
 pub enum Command {
@@ -112,18 +112,14 @@ pub fn plan(known: Known, command: &Command) -> Result<Vec<Edit>, Refusal> {
             let patch = Patch {
                 id: PatchId(next(garden.patches.iter().map(|patch| patch.id.0))),
                 bed: *bed,
-                crop: crop.key.clone(),
-                way: way.key.clone(),
                 rect: *rect,
-                holes: *holes,
                 from,
                 until: until.or(end).unwrap_or_else(|| from.saturating_add(60.days())),
-                between: *between,
-                school: None,
                 locked: false,
                 line: None,
                 kept: Vec::new(),
                 timing: Timing::default(),
+                planted: Planted { crop: crop.key.clone(), way: way.key.clone(), holes: *holes, between: *between, school: None },
             };
             planner.put(None, patch)
         }
@@ -133,14 +129,21 @@ pub fn plan(known: Known, command: &Command) -> Result<Vec<Edit>, Refusal> {
         Command::MovePatch { patch, bed, rect } => {
             let before = planner.movable(*patch)?;
             // A household's smaller number belongs to the ground it was given; a larger patch asks anew.
-            let holes = before.holes.filter(|_| (rect.w, rect.h) == (before.rect.w, before.rect.h));
+            let holes = before.planted.holes.filter(|_| (rect.w, rect.h) == (before.rect.w, before.rect.h));
             let line = planner.line_moved(before, *rect);
-            planner.put(Some(before), Patch { bed: *bed, rect: *rect, holes, line, ..before.clone() })
+            planner.put(
+                Some(before),
+                Patch { bed: *bed, rect: *rect, line, planted: Planted { holes, ..before.planted.clone() }, ..before.clone() },
+            )
         }
         Command::ChangePatch { patch, way, holes, from, until, between } => {
             let before = planner.patch(*patch)?;
-            let after =
-                Patch { way: way.clone(), holes: *holes, from: *from, until: *until, between: *between, ..before.clone() };
+            let after = Patch {
+                from: *from,
+                until: *until,
+                planted: Planted { way: way.clone(), holes: *holes, between: *between, ..before.planted.clone() },
+                ..before.clone()
+            };
             let same_days = (before.from, before.until) == (after.from, after.until);
             if same_days { planner.put(Some(before), after) } else { replan::retime(known, after) }
         }

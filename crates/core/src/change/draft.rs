@@ -9,9 +9,22 @@ use sparrow_facts::units::{Length, Tape, Volume};
 
 /// A volume as it arrives in a command: text such as `15 gal`.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS), ts(type = "number | string"))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS), ts(type = "number | string"))]
 #[serde(transparent)]
 pub struct VolumeText(pub Volume);
+
+#[cfg(feature = "sent")]
+impl schemars::JsonSchema for VolumeText {
+    fn schema_name() -> std::borrow::Cow<'static, str> {
+        "VolumeText".into()
+    }
+    fn json_schema(_: &mut schemars::SchemaGenerator) -> schemars::Schema {
+        schemars::json_schema!({
+            "description": "A volume: millilitres, or text such as 15 gal or 57 l.",
+            "anyOf": [{ "type": "integer", "minimum": 0, "maximum": u32::MAX }, { "type": "string" }]
+        })
+    }
+}
 
 impl<'de> Deserialize<'de> for VolumeText {
     fn deserialize<D: serde::Deserializer<'de>>(deserializer: D) -> Result<Self, D::Error> {
@@ -31,7 +44,7 @@ impl<'de> Deserialize<'de> for VolumeText {
 
 /// What kind of place it is, as typed.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(tag = "kind", rename_all = "kebab-case", deny_unknown_fields)]
 pub enum KindDraft {
     /// A raised bed; the boards' name if they are sawn timber.
@@ -50,7 +63,7 @@ pub enum KindDraft {
 
 /// A trellis line as typed: along the bed, its whole length unless said otherwise.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct TrellisDraft {
     /// Distance from the far side.
@@ -63,7 +76,7 @@ pub struct TrellisDraft {
 
 /// A bed as typed.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct BedDraft {
     /// Its name.

@@ -15,7 +15,7 @@ use sparrow_facts::garden::Garden;
 use sparrow_facts::grouping::{OwnGrouping, OwnPart};
 use sparrow_facts::history::{PastStand, Stood};
 use sparrow_facts::ids::{BedId, OwnGroupingId, PastId, PatchId};
-use sparrow_facts::patch::Patch;
+use sparrow_facts::patch::{Patch, Planted};
 use sparrow_facts::rect::Rect;
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::school::{School, SchoolFor};
@@ -116,10 +116,13 @@ impl Planner<'_> {
             }
             SchoolFor::Patch { patch } => {
                 let before = self.patch(patch)?;
-                let (crop, way) = self.known.crop(&before.crop, Some(&before.way))?;
+                let (crop, way) = self.known.crop(&before.planted.crop, Some(&before.planted.way))?;
                 school.map_or(Ok(()), |school| suited(school, crop, way))?;
                 // A household's smaller number was one of the other school's; it may not fit this one.
-                self.put(Some(before), Patch { school, holes: None, ..before.clone() })
+                self.put(
+                    Some(before),
+                    Patch { planted: Planted { school, holes: None, ..before.planted.clone() }, ..before.clone() },
+                )
             }
         }
     }
@@ -158,14 +161,10 @@ pub fn own_from(garden: &Garden, id: OwnGroupingId, name: String, patches: &[&Pa
     let (new_year, _) = calendar::year_span(growing_year(first, hemisphere), hemisphere);
     let days = |from: Date, until: Date| u32::try_from((until - from).get_days()).unwrap_or(0);
     let part = |patch: &&Patch| OwnPart {
-        crop: patch.crop.clone(),
-        way: patch.way.clone(),
         rect: Rect { x: patch.rect.x - x, y: patch.rect.y - y, ..patch.rect },
-        holes: patch.holes,
-        between: patch.between,
-        school: patch.school,
         days_after: days(first, patch.from),
         days: days(patch.from, patch.until),
+        planted: patch.planted.clone(),
     };
     let first_day = u16::try_from(days(new_year, first)).unwrap_or(0);
     Some(OwnGrouping { id, name, first_day, parts: patches.iter().map(part).collect() })

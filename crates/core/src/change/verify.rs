@@ -49,7 +49,7 @@ pub fn verify(garden: &Garden, catalogue: &Catalogue) -> Result<(), (String, Ref
     for (index, patch) in garden.patches.iter().enumerate() {
         let planner = Planner { known: known.on(&growing) };
         planner.may_lie(None, patch).map_err(at("patches", index))?;
-        if patch.holes == Some(0) {
+        if patch.planted.holes == Some(0) {
             let none = Refusal::NumberOutOfRange { field: "number of holes", value: 0, least: 1, most: 65_535 };
             return Err(at("patches", index)(none));
         }
@@ -140,16 +140,16 @@ fn check_grouping(catalogue: &Catalogue, own: &OwnGrouping) -> Result<(), Refusa
     }
     number("first day of a grouping", own.first_day.into(), [0, 366])?;
     for part in &own.parts {
-        let known = catalogue.crop(&part.crop).is_some_and(|crop| crop.way(&part.way).is_some());
+        let known = catalogue.crop(&part.planted.crop).is_some_and(|crop| crop.way(&part.planted.way).is_some());
         if !known {
-            return Err(Refusal::Unknown { what: "crop or way of growing it", key: part.crop.clone() });
+            return Err(Refusal::Unknown { what: "crop or way of growing it", key: part.planted.crop.clone() });
         }
         let most = (u16::MAX / 2, u16::MAX / 2);
         if !part.rect.within(most) {
             return Err(Refusal::OutsideBed { columns: most.0, rows: most.1 });
         }
-        part.school.map_or(Ok(()), in_range)?;
-        number("number of holes", part.holes.unwrap_or(1).into(), [1, 65_535])?;
+        part.planted.school.map_or(Ok(()), in_range)?;
+        number("number of holes", part.planted.holes.unwrap_or(1).into(), [1, 65_535])?;
         number("days a part waits", part.days_after.into(), [0, limits::LONGEST_STAND.into()])?;
         number("days a part stands", part.days.into(), [0, limits::LONGEST_STAND.into()])?;
     }

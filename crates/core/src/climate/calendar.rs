@@ -69,7 +69,7 @@ pub fn in_year(day: MonthDay, year: i16, hemisphere: Hemisphere) -> Date {
 
 /// A frost date as a chance: a frost comes beyond it in 9, 5 and 1 of ten years.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct FrostEdge {
     /// The earliest of the three dates.
     pub early: Date,

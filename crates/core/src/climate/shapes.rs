@@ -8,7 +8,7 @@ use std::sync::OnceLock;
 
 /// A generic year: mean daily highs and lows of the months \[°C\], as in the northern half.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct ClimateShape {
     /// Its key.

@@ -6,7 +6,7 @@ use sparrow_facts::units::{Length, Units};
 
 /// How squares lie along one side of a bed.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct SideFit {
     /// The side's inside length.
     pub side: Length,
@@ -39,7 +39,7 @@ pub fn side_fit(side: Length, units: Units) -> SideFit {
 
 /// The ground of a bed as a form shows it.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct BedFit {
     /// Along its length.
     pub along: SideFit,

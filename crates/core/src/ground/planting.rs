@@ -24,7 +24,7 @@ use sparrow_facts::units::{Length, Units};
 
 /// Where a distance comes from.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(tag = "from", rename_all = "kebab-case")]
 pub enum DistanceFrom {
     /// The catalogue, by this source.
@@ -42,7 +42,7 @@ pub enum DistanceFrom {
 /// The sum behind a count: `fits` holes find room by the pattern, `holes` of them are used, and each
 /// has `per_hole` plants.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Sum {
     /// The ground the patch really covers.
     pub ground: Ground,
@@ -72,7 +72,7 @@ pub struct Sum {
 
 /// What one school gives on a patch.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct SchoolCount {
     /// The school.
     pub school: School,
@@ -130,10 +130,10 @@ impl<'a> Planting<'a> {
     /// The same without regard to what it is planted between.
     pub fn alone(known: Known<'a>, patch: &'a Patch) -> Option<Self> {
         let Known { garden, catalogue, grower, .. } = known;
-        let (bed, crop) = (garden.bed(patch.bed)?, catalogue.crop(&patch.crop)?);
-        let way = crop.way(&patch.way)?;
+        let (bed, crop) = (garden.bed(patch.bed)?, catalogue.crop(&patch.planted.crop)?);
+        let way = crop.way(&patch.planted.way)?;
         let school = school_of(garden, bed, patch, crop, way);
-        let own = garden.own_spacing(&patch.crop, &patch.way);
+        let own = garden.own_spacing(&patch.planted.crop, &patch.planted.way);
         let pace = grower.pace(Growing::of(patch, crop, way), patch.from, &known.soil(bed));
         Some(Planting { bed, patch, crop, way, school, pace, units: garden.site.units, own, hosts: Vec::new() })
     }
@@ -224,7 +224,7 @@ impl<'a> Planting<'a> {
     pub fn reckon(&self) -> (Sum, Vec<Hole>) {
         let Laid { pattern, under_braces, mut holes } = self.lay(self.patch.rect, self.school);
         let fits = holes.len() as u32;
-        holes.truncate(self.patch.holes.map_or(usize::MAX, usize::from));
+        holes.truncate(self.patch.planted.holes.map_or(usize::MAX, usize::from));
         let (used, per_hole) = (holes.len() as u32, u32::from(self.way.per_hole));
         let ground = self.patch.rect.ground(self.bed, self.units);
         let sum = Sum {
@@ -281,7 +281,7 @@ fn school_of(garden: &Garden, bed: &Bed, patch: &Patch, crop: &Crop, way: &Way) 
     if let Some(line) = patch.line {
         return School::Rows { across: line.across, double: false };
     }
-    let chosen = patch.school.or(bed.school).unwrap_or(garden.school);
+    let chosen = patch.planted.school.or(bed.school).unwrap_or(garden.school);
     if suits(chosen, crop, way).is_ok() { chosen } else { School::SquareFoot }
 }
 
@@ -358,8 +358,8 @@ pub type Grown<'a> = (&'a Crop, &'a Way, Pace, &'a Patch);
 pub fn hosts(known: Known, patch: &Patch) -> Vec<Host> {
     let garden = known.garden;
     let shares = |other: &&Patch| {
-        patch.between
-            && !other.between
+        patch.planted.between
+            && !other.planted.between
             && other.id != patch.id
             && other.bed == patch.bed
             && other.rect.overlaps(patch.rect)

@@ -9,7 +9,7 @@ use serde::Serialize;
 use sparrow_facts::bed::Bed;
 use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::{BedId, PatchId};
-use sparrow_facts::patch::Patch;
+use sparrow_facts::patch::{Patch, Planted};
 use sparrow_facts::rect::Rect;
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::timing::Timing;
@@ -17,7 +17,7 @@ use sparrow_facts::units::Length;
 
 /// Ground for some of the plants at hand.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Place {
     /// The bed.
     pub bed: BedId,
@@ -31,7 +31,7 @@ pub struct Place {
 
 /// Where so many plants fit.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Fits {
     /// Plants at hand.
     pub at_hand: u32,
@@ -128,7 +128,7 @@ fn best_free(garden: &Garden, bed: &Bed, planting: &Planting, taken: &[(BedId, R
 
 /// A line of plants along an edge.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Edge {
     /// How long the edge is.
     pub long: Length,
@@ -166,7 +166,7 @@ pub fn edge(long: Length, distance: Length, per_hole: u8, seeds_a_hole: u8) -> R
 
 /// A household's own count, and what it really comes to.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Tally {
     /// Rows counted.
     pub rows: u32,
@@ -189,7 +189,7 @@ pub fn tally(rows: u32, each: u32, said: u32) -> Tally {
 
 /// What a seeder's plate gives.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Plate {
     /// Holes in the plate.
     pub holes: u32,
@@ -245,17 +245,13 @@ pub fn pattern(bed: BedId, crop: &str, way: &str, from: Date, until: Date) -> Pa
     Patch {
         id: PatchId(0),
         bed,
-        crop: crop.into(),
-        way: way.into(),
         rect: Rect { x: 0, y: 0, w: 2, h: 2 },
-        holes: None,
         from,
         until,
-        between: false,
-        school: None,
         locked: false,
         line: None,
         kept: Vec::new(),
         timing: Timing::default(),
+        planted: Planted::usual(crop, way),
     }
 }

@@ -41,7 +41,7 @@ struct Sums {
 
 /// When a crop ripens, and why then.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Ripening {
     /// The day half of it is up, or the day it was planted out.
     pub up: Date,

@@ -41,8 +41,8 @@ impl<'a> Growing<'a> {
 
     /// The same out of the catalogue; nothing when it does not know the crop or the way.
     pub fn find(catalogue: &'a Catalogue, patch: &Patch) -> Option<Self> {
-        let crop = catalogue.crop(&patch.crop)?;
-        Some(Growing::of(patch, crop, crop.way(&patch.way)?))
+        let crop = catalogue.crop(&patch.planted.crop)?;
+        Some(Growing::of(patch, crop, crop.way(&patch.planted.way)?))
     }
 
     /// What is known of its season.

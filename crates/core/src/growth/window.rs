@@ -14,7 +14,7 @@ use sparrow_facts::timing::Means;
 
 /// Why a day is not for a crop.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Gate {
     /// The soil is too cold.
@@ -42,7 +42,7 @@ pub type Verdict = Result<Option<Ripening>, Gate>;
 
 /// A run of days on which a crop may start.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Window {
     /// How it starts.
     pub means: Means,

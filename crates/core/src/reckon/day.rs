@@ -28,7 +28,7 @@ use sparrow_facts::units::Length;
 
 /// Everything that follows from a garden's facts on a day.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Reckoning {
     /// The year and its frosts.
     pub season: Season,
@@ -44,7 +44,7 @@ pub struct Reckoning {
 
 /// What follows for one bed.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct BedReckoning {
     /// The bed.
     pub bed: BedId,
@@ -64,7 +64,7 @@ pub struct BedReckoning {
 
 /// What follows for one patch.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct PatchReckoning {
     /// The patch.
     pub patch: PatchId,

@@ -17,7 +17,7 @@ use std::collections::BTreeSet;
 
 /// How certain a stand is.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum CellKind {
     /// Somebody remembers it.
@@ -30,7 +30,7 @@ pub enum CellKind {
 
 /// Something in a piece of ground in a year.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Cell {
     /// Where.
     pub at: Piece,
@@ -58,7 +58,7 @@ pub struct Cell {
 
 /// A family back too soon in a piece of ground.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Tie {
     /// Its number on the page, from 1.
     pub number: u16,
@@ -77,13 +77,13 @@ pub struct Tie {
     /// Whether both stands are planted or past, so that no plan can help it.
     pub planted: bool,
     /// What it costs the plan; nothing when both years are past.
-    #[cfg_attr(feature = "ts", ts(type = "number | null"))]
+    #[cfg_attr(feature = "sent", ts(type = "number | null"))]
     pub cost: Option<u64>,
 }
 
 /// What is worth saying about one thing after another.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum NoteKind {
     /// A family twice in one year in the same ground: in spring and again in autumn.
@@ -96,7 +96,7 @@ pub enum NoteKind {
 
 /// A remark on a piece of ground in a year.
 #[derive(Debug, Clone, PartialEq, Eq, PartialOrd, Ord, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Note {
     /// The growing year of the later one.
     pub year: i16,
@@ -112,7 +112,7 @@ pub struct Note {
 
 /// The years of a garden, with a plan.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct TurnsView {
     /// The earliest year shown.
     pub from: i16,
@@ -137,10 +137,10 @@ pub struct TurnsView {
     /// What the plan costs.
     pub cost: Cost,
     /// What of that no plan could help: what is planted comes too soon after what stood.
-    #[cfg_attr(feature = "ts", ts(type = "number"))]
+    #[cfg_attr(feature = "sent", ts(type = "number"))]
     pub settled: u64,
     /// The whole of it.
-    #[cfg_attr(feature = "ts", ts(type = "number"))]
+    #[cfg_attr(feature = "sent", ts(type = "number"))]
     pub total: u64,
     /// Interval and risk of each family in the household's own values, by key.
     pub values: Vec<(String, u32, u32)>,

@@ -23,7 +23,7 @@ use sparrow_facts::school::School;
 
 /// A piece of ground that is bare for a time, and what could use it.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Bare {
     /// The bed.
     pub bed: BedId,
@@ -43,7 +43,7 @@ pub struct Bare {
 
 /// A crop that is ready in time.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Suits {
     /// The crop.
     pub crop: String,
@@ -241,7 +241,7 @@ fn suit(
     }
     let mut helps = false;
     for other in garden.patches.iter().filter(|other| other.meets(&patch)) {
-        let other_crop = catalogue.crop(&other.crop)?;
+        let other_crop = catalogue.crop(&other.planted.crop)?;
         let near = |reach: Nearness| match reach {
             Nearness::Touching => other.bed == bed.id && other.rect.touches(rect),
             Nearness::SameBed => other.bed == bed.id,

@@ -20,13 +20,13 @@ pub struct Applies<'a> {
 /// Every relation that applies between `patch` and another patch of the garden, in the catalogue's order.
 pub fn around<'a>(known: Known<'a>, patch: &'a Patch) -> Vec<Applies<'a>> {
     let Known { garden, catalogue, .. } = known;
-    let Some(crop) = catalogue.crop(&patch.crop) else { return Vec::new() };
+    let Some(crop) = catalogue.crop(&patch.planted.crop) else { return Vec::new() };
     let mut found = Vec::new();
     for other in garden.patches.iter().filter(|other| other.id != patch.id && other.meets(patch)) {
-        let Some(other_crop) = catalogue.crop(&other.crop) else { continue };
+        let Some(other_crop) = catalogue.crop(&other.planted.crop) else { continue };
         for &index in catalogue.relations_between(crop, other_crop) {
             let relation = &catalogue.relations[index];
-            let grown = crop.way(&patch.way).zip(other_crop.way(&other.way));
+            let grown = crop.way(&patch.planted.way).zip(other_crop.way(&other.planted.way));
             let applies = grown.is_some_and(|(way, other_way)| relation.applies((crop, way), (other_crop, other_way)));
             if !applies || !relation.reaches(patch, other) {
                 continue;

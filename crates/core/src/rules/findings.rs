@@ -19,7 +19,7 @@ use sparrow_facts::patch::Patch;
 
 /// One thing found about a patch.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Finding {
     /// Its number on the plan, from 1 in each bed, when it is to be settled and not kept.
     pub number: Option<u32>,
@@ -127,7 +127,10 @@ fn company(around: &Around, patch: &Patch) -> Vec<Found> {
     let mut found = Vec::new();
     for applies in company::around(known, patch) {
         let other = if applies.who.id == patch.id { applies.whom } else { applies.who };
-        let (Some(who), Some(whom)) = (catalogue.crop(&applies.who.crop), catalogue.crop(&applies.whom.crop)) else { continue };
+        let (Some(who), Some(whom)) = (catalogue.crop(&applies.who.planted.crop), catalogue.crop(&applies.whom.planted.crop))
+        else {
+            continue;
+        };
         if other.id < patch.id {
             let weight = if applies.relation.kind.is_trouble() { Weight::Settle } else { Weight::Good };
             let contradicted = company::is_contradicted(catalogue, applies.relation, who, whom);
@@ -141,7 +144,7 @@ fn company(around: &Around, patch: &Patch) -> Vec<Found> {
 }
 
 fn shared(around: &Around, laid: place::Laid) -> Vec<Found> {
-    if !laid.planting.patch.between {
+    if !laid.planting.patch.planted.between {
         return Vec::new();
     }
     let others: Vec<(&Planting, &Sum, &[Hole])> = around.laid.iter().map(|one| (one.planting, one.sum, one.holes)).collect();

@@ -16,7 +16,7 @@ use std::ops::RangeInclusive;
 
 /// What stood in a bed, or some sections of it, in a growing year.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Stand {
     /// The bed.
     pub bed: BedId,
@@ -69,12 +69,12 @@ impl<'a> History<'a> {
             beds.entry(bed.id).or_default().push(presence);
         }
         for patch in &garden.patches {
-            let (Some(bed), Some(crop)) = (garden.bed(patch.bed), catalogue.crop(&patch.crop)) else { continue };
+            let (Some(bed), Some(crop)) = (garden.bed(patch.bed), catalogue.crop(&patch.planted.crop)) else { continue };
             let first = growing_year(patch.from, hemisphere);
             // What stands over winter belongs to both years; what stays for years is told of once.
             let last = rotating_family(catalogue, patch).map_or(first, |_| growing_year(patch.until, hemisphere));
             for year in first..=last {
-                let stood = Cow::Owned(Stood::Crop(patch.crop.clone()));
+                let stood = Cow::Owned(Stood::Crop(patch.planted.crop.clone()));
                 let presence = Presence { year, sections: sections_of(garden, bed, patch), stood, family: &crop.family };
                 beds.entry(bed.id).or_default().push(presence);
             }
@@ -162,6 +162,6 @@ pub fn values(garden: &Garden, family: &Family) -> (u32, u32) {
 
 /// The family whose interval a patch must keep; none for perennials, which stay where they are.
 pub fn rotating_family<'c>(catalogue: &'c Catalogue, patch: &Patch) -> Option<&'c Family> {
-    let crop = catalogue.crop(&patch.crop)?;
+    let crop = catalogue.crop(&patch.planted.crop)?;
     (crop.life != Life::Perennial || !crop.ways.iter().all(|way| way.days[1] > 300)).then(|| catalogue.family(&crop.family))?
 }

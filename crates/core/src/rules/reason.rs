@@ -9,7 +9,7 @@ use sparrow_facts::units::Length;
 
 /// How a finding weighs.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Weight {
     /// Something to settle: a warning with a way out.
@@ -22,7 +22,7 @@ pub enum Weight {
 
 /// Why a finding is one; the page turns it into sentences.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(tag = "is", rename_all = "kebab-case")]
 pub enum Reason {
     /// A relation of the catalogue applies.

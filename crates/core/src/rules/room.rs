@@ -15,7 +15,7 @@ use sparrow_facts::units::Length;
 
 /// Ground that would suit a patch.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Room {
     /// The bed.
     pub bed: BedId,
@@ -47,8 +47,9 @@ type Met<'a> = (&'a Patch, Option<Nearness>);
 /// Everything that stands on the patch's days; nothing when it is troubled wherever it goes.
 fn met<'a>(known: Known<'a>, patch: &Patch) -> Option<Vec<Met<'a>>> {
     let Known { garden, catalogue, .. } = known;
-    let crop = catalogue.crop(&patch.crop)?;
-    let trouble = |other: &Patch| catalogue.crop(&other.crop).and_then(|other| company::widest_trouble(catalogue, crop, other));
+    let crop = catalogue.crop(&patch.planted.crop)?;
+    let trouble =
+        |other: &Patch| catalogue.crop(&other.planted.crop).and_then(|other| company::widest_trouble(catalogue, crop, other));
     let others = garden.patches.iter().filter(|other| other.id != patch.id && other.meets(patch));
     let met: Vec<Met> = others.map(|other| (other, trouble(other))).collect();
     (!met.iter().any(|(_, trouble)| *trouble == Some(Nearness::Yard))).then_some(met)

@@ -64,7 +64,7 @@ pub fn in_shadow(ground: Ground, (dx, dy): (Length, Length), spot: Hole) -> bool
 
 /// What a trellis would shade, grown over, before it is built.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct TrellisShade {
     /// Where it stands, from the far side.
     pub from_far: Length,

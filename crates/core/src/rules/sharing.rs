@@ -15,7 +15,7 @@ use sparrow_facts::units::Length;
 
 /// What becomes of a quick crop between a slow one.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Sharing {
     /// The patch that was there for the longer time.
     pub slow: PatchId,
@@ -46,8 +46,8 @@ pub fn sharings(garden: &Garden, quick: &Planting, holes: &[Hole], others: &[(&P
     let mut found = Vec::new();
     for (slow, slow_sum, slow_holes) in others {
         let (one, other) = (quick.patch, slow.patch);
-        let share = one.between
-            && !other.between
+        let share = one.planted.between
+            && !other.planted.between
             && one.id != other.id
             && one.bed == other.bed
             && one.rect.overlaps(other.rect)

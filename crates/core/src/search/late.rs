@@ -8,20 +8,21 @@ use crate::growth::window::{Gate, judge};
 use crate::known::Known;
 use crate::rules::past::History;
 use crate::rules::{bare, room};
+use crate::search::watch::Watch;
 use crate::season::handoff::moved_to;
 use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::Serialize;
 use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::{BedId, PatchId};
-use sparrow_facts::patch::Patch;
+use sparrow_facts::patch::{Patch, Planted};
 use sparrow_facts::rect::Rect;
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::timing::{Means, Timing};
 
 /// What could be done about a hand-off that is late.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(tag = "do", rename_all = "kebab-case")]
 pub enum SlipKind {
     /// Sow the next one later, so that it is ready when the ground is.
@@ -86,7 +87,7 @@ pub enum SlipKind {
 
 /// One way out, ready to be made.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct SlipChoice {
     /// What it is.
     pub kind: SlipKind,
@@ -121,7 +122,11 @@ struct Slip<'a> {
 ///
 /// # Errors
 /// When one of the patches is not there.
-pub fn ways_out(known: Known, (first, then): (PatchId, PatchId)) -> Result<Vec<SlipChoice>, Refusal> {
+pub fn ways_out(
+    known: Known,
+    (first, then): (PatchId, PatchId),
+    watch: &mut Watch<Vec<SlipChoice>>,
+) -> Result<Vec<SlipChoice>, Refusal> {
     let Known { garden, catalogue, .. } = known;
     let unknown = |id: PatchId| Refusal::Unknown { what: "patch", key: id.0.to_string() };
     let first = garden.patch(first).ok_or_else(|| unknown(first))?;
@@ -133,23 +138,31 @@ pub fn ways_out(known: Known, (first, then): (PatchId, PatchId)) -> Result<Vec<S
     }
     let soil = known.soil(bed);
     let slip = Slip { known, first, then, growing, soil, free };
-    let mut found = vec![slip.later()];
-    found.extend(slip.hold());
-    found.extend(slip.among());
-    found.extend(slip.elsewhere());
-    found.extend(slip.quicker());
-    found.extend(slip.fewer());
-    found.extend(slip.pull_early());
-    found.extend(slip.instead());
-    // Only what the rules would let be made.
-    let moved = |choice: &SlipChoice| replan(known, &choice.changes, true).ok().map(|edits| edits.len());
-    found.retain_mut(|choice| {
-        let told = choice.changes.iter().map(touched).collect::<std::collections::HashSet<_>>().len();
-        let edits = moved(choice);
-        choice.moves = edits.map_or(0, |edits| edits.saturating_sub(told) as u32);
-        edits.is_some()
-    });
+    let kinds: [&dyn Fn() -> Vec<SlipChoice>; 8] = [
+        &|| vec![slip.later()],
+        &|| slip.hold().into_iter().collect(),
+        &|| slip.among().into_iter().collect(),
+        &|| slip.elsewhere().into_iter().collect(),
+        &|| slip.quicker().into_iter().collect(),
+        &|| slip.fewer().into_iter().collect(),
+        &|| slip.pull_early().into_iter().collect(),
+        &|| slip.instead().into_iter().collect(),
+    ];
+    let mut found = Vec::new();
+    for choices in kinds {
+        found.extend(choices().into_iter().filter_map(|choice| makable(known, choice)));
+        if !watch(Some(&|| found.clone())) {
+            break;
+        }
+    }
     Ok(found)
+}
+
+/// The choice with the number of others it moves, if the rules would let it be made.
+fn makable(known: Known, choice: SlipChoice) -> Option<SlipChoice> {
+    let edits = replan(known, &choice.changes, true).ok()?.len();
+    let told = choice.changes.iter().map(touched).collect::<std::collections::HashSet<_>>().len();
+    Some(SlipChoice { moves: edits.saturating_sub(told) as u32, ..choice })
 }
 
 fn touched(change: &PatchChange) -> u32 {
@@ -227,7 +240,7 @@ impl Slip<'_> {
     fn among(&self) -> Option<SlipChoice> {
         let days = (self.free - self.then.from).get_days() + 1;
         // Two of one crop are never among each other, and a large plant leaves no room.
-        if days > LONGEST_AMONG || self.first.crop == self.then.crop {
+        if days > LONGEST_AMONG || self.first.planted.crop == self.then.planted.crop {
             return None;
         }
         let mut changes = self.first_stays();
@@ -255,7 +268,13 @@ impl Slip<'_> {
         let from = self.day_after();
         let ripe = self.known.grower.ripening(Growing::by(crop, way, self.growing.means), from, &self.soil)?.ripe;
         let until = ripe.saturating_add(7.days()).max(self.then.until.min(ripe.saturating_add(30.days())));
-        let quick = Patch { way: way.key.clone(), from, until, timing: Timing::default(), ..self.then.clone() };
+        let quick = Patch {
+            from,
+            until,
+            timing: Timing::default(),
+            planted: Planted { way: way.key.clone(), ..self.then.planted.clone() },
+            ..self.then.clone()
+        };
         let mut changes = self.first_stays();
         let (patch, crop) = (quick.id, crop.key.clone());
         changes.extend([PatchChange::Crop { patch, crop, way: way.key.clone() }, Self::days_of(&quick)]);
@@ -265,7 +284,7 @@ impl Slip<'_> {
     fn fewer(&self) -> Option<SlipChoice> {
         let rect = rest_of(self.then.rect, self.first.rect)?;
         let bed = self.known.garden.bed(self.then.bed)?;
-        let patch = Patch { rect, holes: None, ..self.then.clone() };
+        let patch = Patch { rect, planted: Planted { holes: None, ..self.then.planted.clone() }, ..self.then.clone() };
         let planting = Planting::of(self.known, &patch)?;
         let plants = planting.fits(rect) * u32::from(self.growing.way.per_hole);
         if plants == 0 {
@@ -303,10 +322,14 @@ impl Slip<'_> {
             ..self.known.garden.clone()
         };
         let suits = bare::suits(self.known.on(&without), bed, self.then.rect, (from, self.then.until));
-        let other = suits.into_iter().filter(|suits| suits.crop != self.then.crop).take(MOST_INSTEAD);
+        let other = suits.into_iter().filter(|suits| suits.crop != self.then.planted.crop).take(MOST_INSTEAD);
         let choice = |suits: bare::Suits| {
-            let patch =
-                Patch { crop: suits.crop.clone(), way: suits.way.clone(), from, timing: Timing::default(), ..self.then.clone() };
+            let patch = Patch {
+                from,
+                timing: Timing::default(),
+                planted: Planted { crop: suits.crop.clone(), way: suits.way.clone(), ..self.then.planted.clone() },
+                ..self.then.clone()
+            };
             let mut changes = self.first_stays();
             let (crop, way) = (suits.crop.clone(), suits.way.clone());
             changes.extend([PatchChange::Crop { patch: patch.id, crop, way }, Self::days_of(&patch)]);

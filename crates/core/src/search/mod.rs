@@ -4,5 +4,7 @@ pub mod amounts;
 pub mod arrange;
 pub mod late;
 pub mod remedies;
+pub mod run;
 pub mod series;
+pub mod watch;
 pub mod years;

@@ -4,6 +4,7 @@ use crate::change::turns::TurnChange;
 use crate::known::Known;
 use crate::reckon::turns::{Tie, is_of_plan};
 use crate::rules::past;
+use crate::search::watch::Watch;
 use crate::search::years::{TurnProposal, WHILE_WAITING, proposal};
 use crate::turns::ground::Plot;
 use crate::turns::problem::Problem;
@@ -20,7 +21,7 @@ use sparrow_rotate::{Clash, Ledger};
 
 /// A wish that is part of a cause, and in which years.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct ForcedWish {
     /// The wish.
     pub wish: WishId,
@@ -30,7 +31,7 @@ pub struct ForcedWish {
 
 /// What might be done.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(tag = "do", rename_all = "kebab-case")]
 #[allow(missing_docs, reason = "each variant's sentence is its documentation, each field is named in it")]
 pub enum RemedyKind {
@@ -52,7 +53,7 @@ pub enum RemedyKind {
 
 /// A way out, solved for.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Remedy {
     /// What is done.
     pub kind: RemedyKind,
@@ -61,7 +62,7 @@ pub struct Remedy {
     /// The best plan then.
     pub entries: Vec<Entry>,
     /// What that plan costs.
-    #[cfg_attr(feature = "ts", ts(type = "number"))]
+    #[cfg_attr(feature = "sent", ts(type = "number"))]
     pub total: u64,
     /// Whether no plan is better then.
     pub proven: bool,
@@ -75,7 +76,7 @@ pub struct Remedy {
 
 /// Why a clash is there, and the ways out, cheapest first.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Reasons {
     /// Whether the wishes below were proved to force it.
     pub forced: bool,
@@ -94,7 +95,7 @@ pub struct Reasons {
     /// What might be done.
     pub remedies: Vec<Remedy>,
     /// What the plan costs now.
-    #[cfg_attr(feature = "ts", ts(type = "number"))]
+    #[cfg_attr(feature = "sent", ts(type = "number"))]
     pub total: u64,
     /// How many families are too soon now.
     pub clashes: u32,
@@ -103,7 +104,7 @@ pub struct Reasons {
 /// Names what forces a clash of the plan `entries`, and solves for each way out.
 ///
 /// `tie` is one of those in the view of that plan; one that is not there any more is refused.
-pub fn why(known: Known, entries: &[Entry], tie: &TieKey) -> Result<Reasons, Refusal> {
+pub fn why(known: Known, entries: &[Entry], tie: &TieKey, watch: &mut Watch<Reasons>) -> Result<Reasons, Refusal> {
     let garden = known.garden;
     let problem = Problem::of(known);
     let plan = problem.assigns(entries);
@@ -119,7 +120,7 @@ pub fn why(known: Known, entries: &[Entry], tie: &TieKey) -> Result<Reasons, Ref
     let mut left = 5 * WHILE_WAITING;
     let cause = sparrow_rotate::why(&problem.instance, &plan, clash, &mut || {
         left = left.saturating_sub(1);
-        left > 0
+        left > 0 && watch(None)
     });
     let of_family = |wish: &WishId| {
         problem.instance.demands.iter().any(|other| Problem::wish(&other.id) == Some(*wish) && other.family == clash.family)
@@ -136,9 +137,7 @@ pub fn why(known: Known, entries: &[Entry], tie: &TieKey) -> Result<Reasons, Ref
     let elsewhere = wish.map(|wish| status::straight(known, entries, (wish, tie.later)));
     let now = (ledger.cost.total(), of_plan(&problem, &plan));
     let candidates = candidates(garden, tie, &wishes, wish);
-    let mut remedies: Vec<Remedy> = candidates.into_iter().filter_map(|kind| remedy(known, entries, now, kind)).collect();
-    remedies.sort_by_key(|remedy| (remedy.total, remedy.clashes, remedy.moved));
-    Ok(Reasons {
+    let mut reasons = Reasons {
         forced: cause.forced,
         wishes,
         memories: cause
@@ -150,15 +149,24 @@ pub fn why(known: Known, entries: &[Entry], tie: &TieKey) -> Result<Reasons, Ref
         full: cause.full.iter().filter_map(|section| problem.piece(section)).collect(),
         elsewhere: elsewhere.transpose()?.map(|straight| straight.lines).unwrap_or_default(),
         wish,
-        remedies,
+        remedies: Vec::new(),
         total: ledger.cost.total(),
         clashes: of_plan(&problem, &plan),
-    })
+    };
+    // Why it is so is known at once; each way out takes a search of its own.
+    for kind in candidates {
+        if !watch(Some(&|| reasons.clone())) {
+            break;
+        }
+        reasons.remedies.extend(remedy(known, entries, now, kind, watch));
+        reasons.remedies.sort_by_key(|remedy| (remedy.total, remedy.clashes, remedy.moved));
+    }
+    Ok(reasons)
 }
 
 /// Which clash is meant.
 #[derive(Debug, Clone, PartialEq, Eq, serde::Serialize, serde::Deserialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct TieKey {
     /// The family.
@@ -231,14 +239,21 @@ fn candidates(garden: &Garden, tie: &TieKey, wishes: &[ForcedWish], wish: Option
     kinds
 }
 
-fn remedy(known: Known, entries: &[Entry], (total, clashes): (u64, u32), kind: RemedyKind) -> Option<Remedy> {
+fn remedy(
+    known: Known,
+    entries: &[Entry],
+    (total, clashes): (u64, u32),
+    kind: RemedyKind,
+    watch: &mut Watch<Reasons>,
+) -> Option<Remedy> {
     let garden = known.garden;
     let RemedyKind::Fewer { wish, .. } = kind else {
-        return tried(known, entries, kind).filter(|remedy| remedy.total < total);
+        return tried(known, entries, kind, watch).filter(|remedy| remedy.total < total);
     };
     // The least number of squares that leaves fewer clashes: fewer squares never make a plan dearer.
     let most = garden.turns.wish(wish)?.squares.saturating_sub(1);
-    let attempt = |by: u16| tried(known, entries, RemedyKind::Fewer { wish, by }).filter(|remedy| remedy.clashes < clashes);
+    let mut attempt =
+        |by: u16| tried(known, entries, RemedyKind::Fewer { wish, by }, watch).filter(|remedy| remedy.clashes < clashes);
     let mut best = if most == 0 { None } else { attempt(most) }?;
     let (mut least, mut enough) = (1, most);
     while least < enough {
@@ -251,7 +266,7 @@ fn remedy(known: Known, entries: &[Entry], (total, clashes): (u64, u32), kind: R
     Some(best)
 }
 
-fn tried(known: Known, entries: &[Entry], kind: RemedyKind) -> Option<Remedy> {
+fn tried(known: Known, entries: &[Entry], kind: RemedyKind, watch: &mut Watch<Reasons>) -> Option<Remedy> {
     let garden = known.garden;
     let changes = changes(known, &kind)?;
     let edits = crate::change::turns::plan(known, &changes).ok()?;
@@ -261,7 +276,7 @@ fn tried(known: Known, entries: &[Entry], kind: RemedyKind) -> Option<Remedy> {
     let mut left = 2 * WHILE_WAITING;
     let TurnProposal { entries, total, proven, moved, .. } = proposal(&problem, entries, &mut |_, _| {
         left = left.saturating_sub(1);
-        left > 0
+        left > 0 && watch(None)
     })
     .ok()?;
     let plan = problem.assigns(&entries);

@@ -7,19 +7,20 @@ use crate::ground::sums;
 use crate::growth::growing::Growing;
 use crate::growth::window::{Gate, judge, windows};
 use crate::known::Known;
+use crate::search::watch::Watch;
 use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::BedId;
-use sparrow_facts::patch::Placing;
+use sparrow_facts::patch::{Placing, Planted};
 use sparrow_facts::rect::Rect;
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::timing::{Means, Timing};
 
 /// What several sowings are for.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(tag = "aim", rename_all = "kebab-case", deny_unknown_fields)]
 pub enum SeriesAim {
     /// A harvest every so many days, from one day to another.
@@ -51,7 +52,7 @@ pub enum SeriesAim {
 
 /// What is asked for.
 #[derive(Debug, Clone, PartialEq, Eq, Deserialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Series {
     /// The crop.
@@ -72,7 +73,7 @@ pub struct Series {
 
 /// One sowing of a series.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Sowing {
     /// When seed goes on the shelf, where it does.
     pub sow: Option<Date>,
@@ -96,7 +97,7 @@ pub struct Sowing {
 
 /// The sowings of a series, and what equal days would have given.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct SeriesPlan {
     /// The sowings, in their order.
     pub sowings: Vec<Sowing>,
@@ -129,7 +130,7 @@ const MOST_SOWINGS: usize = 30;
 ///
 /// # Errors
 /// When a number or a key is out of range.
-pub fn series(known: Known, asked: &Series) -> Result<SeriesPlan, Refusal> {
+pub fn series(known: Known, asked: &Series, watch: &mut Watch<SeriesPlan>) -> Result<SeriesPlan, Refusal> {
     let Known { garden, catalogue, .. } = known;
     let unknown = |what: &'static str, key: &str| Refusal::Unknown { what, key: key.into() };
     let crop = catalogue.crop(&asked.crop).ok_or_else(|| unknown("crop", &asked.crop))?;
@@ -162,7 +163,7 @@ pub fn series(known: Known, asked: &Series) -> Result<SeriesPlan, Refusal> {
     let days: Vec<Date> = starts.iter().map(|start| start.day).collect();
     let figures = growing.figures();
     Ok(SeriesPlan {
-        sowings: one.placed(asked, &starts)?,
+        sowings: one.placed(asked, &starts, watch)?,
         too_early,
         too_late,
         beyond,
@@ -278,12 +279,15 @@ impl One<'_> {
         Some([*days.iter().min()?, *days.iter().max()?])
     }
 
-    fn placed(&self, asked: &Series, starts: &[Start]) -> Result<Vec<Sowing>, Refusal> {
+    fn placed(&self, asked: &Series, starts: &[Start], watch: &mut Watch<SeriesPlan>) -> Result<Vec<Sowing>, Refusal> {
         let mut growing = self.known.garden.clone();
         let trial = matches!(asked.aim, SeriesAim::Trial { .. }).then(|| next_trial(self.known.garden));
         let mut number = crate::change::planner::next(growing.patches.iter().map(|patch| patch.id.0));
         let mut sowings = Vec::new();
         for Start { day: start, serves } in starts {
+            if !watch(None) {
+                break;
+            }
             let ripe = self.ripe(*start);
             let Growing { crop, way, means, .. } = self.growing;
             let figures = self.growing.figures();
@@ -295,16 +299,12 @@ impl One<'_> {
             let timing = Timing { means: asked.means, trial, ..Timing::default() };
             let placing = |place: &sums::Place| Placing {
                 bed: place.bed,
-                crop: crop.key.clone(),
-                way: way.key.clone(),
                 rect: place.rect,
-                holes: None,
                 from: *start,
                 until,
-                between: false,
-                school: None,
                 line: None,
                 timing,
+                planted: Planted::usual(&crop.key, &way.key),
             };
             let placings: Vec<Placing> = fits.places.iter().map(placing).collect();
             if gate.is_none() {

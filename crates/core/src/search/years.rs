@@ -1,25 +1,27 @@
 //! What is the best plan for the years ahead, and what does it cost to argue with it?
 
 use crate::known::Known;
+use crate::search::watch::Watch;
 use crate::turns::problem::Problem;
 use serde::Serialize;
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::turns::{Entry, Pinned};
 use sparrow_rotate::{Answer, Cost, Ledger, Progress, Watching, solve};
+use std::cell::Cell;
 
 /// A plan for the years ahead, and what is known about better ones.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct TurnProposal {
     /// What goes where.
     pub entries: Vec<Entry>,
     /// What it costs.
     pub cost: Cost,
     /// The whole of it.
-    #[cfg_attr(feature = "ts", ts(type = "number"))]
+    #[cfg_attr(feature = "sent", ts(type = "number"))]
     pub total: u64,
     /// No plan costs less.
-    #[cfg_attr(feature = "ts", ts(type = "number"))]
+    #[cfg_attr(feature = "sent", ts(type = "number"))]
     pub bound: u64,
     /// Whether no plan is better.
     pub proven: bool,
@@ -29,10 +31,10 @@ pub struct TurnProposal {
 
 /// A plan with one wish put where the household wants it.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Argued {
     /// What the plan cost before.
-    #[cfg_attr(feature = "ts", ts(type = "number"))]
+    #[cfg_attr(feature = "sent", ts(type = "number"))]
     pub before: u64,
     /// The best plan with the wish there.
     pub proposal: TurnProposal,
@@ -45,18 +47,36 @@ pub struct Argued {
 /// How often a search that answers while a gardener waits is asked whether to go on: about a second.
 pub(super) const WHILE_WAITING: u32 = 400;
 
-/// Is told of the progress, may ask for the best plan so far, and says whether to go on.
-pub type Watcher<'w> = dyn FnMut(Progress, &dyn Fn() -> Vec<Entry>) -> bool + 'w;
+/// What is known of the best plan while it is looked for.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+pub struct Towards {
+    /// Cost and bound.
+    pub progress: Progress,
+    /// The plan of that cost, when it is another one than was told before.
+    pub entries: Option<Vec<Entry>>,
+}
 
-/// Finds the best plan; of equally good ones that which moves least of `now`. `watch` sees the progress,
-/// may ask for the best plan so far, and says whether to go on; when it says no, the best so far is given with the bound reached.
-pub fn propose(known: Known, now: &[Entry], watch: &mut Watcher) -> Result<TurnProposal, Refusal> {
+/// Finds the best plan; of equally good ones that which moves least of `now`. When `watch` stops it, the best so far is
+/// given with the bound reached.
+pub fn propose(known: Known, now: &[Entry], watch: &mut Watch<Towards>) -> Result<TurnProposal, Refusal> {
     let garden = known.garden;
     if garden.turns.wishes.is_empty() {
         return Err(Refusal::NothingTo { what: "plan: wish for something first" });
     }
     let problem = Problem::of(known);
-    proposal(&problem, now, &mut |progress, best| watch(progress, &|| problem.entries(best)))
+    // What was told last; a plan is told once.
+    let told: Cell<Option<Progress>> = Cell::new(None);
+    proposal(&problem, now, &mut |progress, best| {
+        let towards = || {
+            let new = progress.cost.is_some() && told.get().is_none_or(|before| before.cost != progress.cost);
+            told.set(Some(progress));
+            Towards { progress, entries: new.then(|| problem.entries(best)) }
+        };
+        // Before there is a plan there is nothing to look at.
+        let something = progress.cost.is_some() && told.get() != Some(progress);
+        watch(if something { Some(&towards) } else { None })
+    })
 }
 
 pub(super) fn proposal(problem: &Problem, now: &[Entry], watch: &mut Watching) -> Result<TurnProposal, Refusal> {
@@ -79,7 +99,7 @@ fn said(problem: &Problem, now: &[Entry], answer: &Answer) -> TurnProposal {
 }
 
 /// Puts a wish into a piece of ground in a year, and finds the best plan with it there.
-pub fn argue(known: Known, now: &[Entry], pin: Pinned) -> Result<Argued, Refusal> {
+pub fn argue(known: Known, now: &[Entry], pin: Pinned, watch: &mut Watch<Argued>) -> Result<Argued, Refusal> {
     let mut problem = Problem::of(known);
     let before = Ledger::of(&problem.instance, &problem.assigns(now)).cost.total();
     problem.unpin(pin.wish, pin.year);
@@ -87,7 +107,7 @@ pub fn argue(known: Known, now: &[Entry], pin: Pinned) -> Result<Argued, Refusal
     let mut left = WHILE_WAITING;
     let proposal = proposal(&problem, now, &mut |_, _| {
         left = left.saturating_sub(1);
-        left > 0
+        left > 0 && watch(None)
     })?;
     let gone = now.iter().filter(|entry| entry.year >= problem.first && !proposal.entries.contains(entry)).copied().collect();
     let come = proposal.entries.iter().filter(|entry| !now.contains(entry)).copied().collect();

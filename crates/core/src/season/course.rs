@@ -16,7 +16,7 @@ use sparrow_facts::timing::Means;
 
 /// Something about a patch's time that is not as it should be.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(tag = "is", rename_all = "kebab-case")]
 pub enum Trouble {
     /// It starts on a day that is not for it.
@@ -68,7 +68,7 @@ impl Trouble {
 
 /// The days of one patch.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Course {
     /// The patch.
     pub patch: PatchId,

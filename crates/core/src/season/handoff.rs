@@ -18,7 +18,7 @@ pub const LONGEST_REST: i32 = 150;
 
 /// One crop after another on the same ground.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct HandOff {
     /// The bed.
     pub bed: BedId,
@@ -45,8 +45,8 @@ pub fn follows(first: &Patch, then: &Patch) -> bool {
     first.id != then.id
         && first.bed == then.bed
         && first.rect.overlaps(then.rect)
-        && !first.between
-        && !then.between
+        && !first.planted.between
+        && !then.planted.between
         && first.until < then.from
         && (then.from - first.until).get_days() <= LONGEST_REST
 }
@@ -90,7 +90,7 @@ fn hands_over(first: &Patch, then: &Patch, before: &[&Patch]) -> bool {
 
 /// A planting that would stand on other days.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Moved {
     /// The patch.
     pub patch: PatchId,

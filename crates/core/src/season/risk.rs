@@ -13,7 +13,7 @@ use sparrow_facts::ids::PatchId;
 
 /// What may happen.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(tag = "is", rename_all = "kebab-case")]
 pub enum Harm {
     /// A night cold enough to kill it.
@@ -42,7 +42,7 @@ pub enum Harm {
 
 /// Which part of a plant the cold reaches.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum ColdPart {
     /// A young plant.
@@ -55,7 +55,7 @@ pub enum ColdPart {
 
 /// A planting at risk.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct AtRisk {
     /// The patch.
     pub patch: PatchId,

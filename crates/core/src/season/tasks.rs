@@ -12,7 +12,7 @@ use sparrow_facts::timing::Means;
 
 /// A kind of work.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Work {
     /// Sow under cover.
@@ -54,7 +54,7 @@ impl Work {
 
 /// One entry of the calendar.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Task {
     /// The same work on the same patch has the same key, whenever it is to be done.
     pub key: String,
@@ -81,14 +81,14 @@ pub fn tasks(known: Known, course: &Course, batch: Option<&Batch>, plants: u32) 
     let Known { garden, catalogue, .. } = known;
     let Some(patch) = garden.patch(course.patch) else { return Vec::new() };
     let bed_name = garden.bed(patch.bed).map_or("", |bed| bed.name.as_str());
-    let crop = catalogue.crop(&patch.crop);
+    let crop = catalogue.crop(&patch.planted.crop);
     let task = |work: Work, day: Date, number: u32, guess: bool| Task {
         key: format!("patch-{}-{}", patch.id.0, work.word()),
         day,
         work,
         patch: patch.id,
         bed: patch.bed,
-        crop: patch.crop.clone(),
+        crop: patch.planted.crop.clone(),
         number,
         said: said(work, crop, number, bed_name),
         guess,

@@ -11,7 +11,7 @@ use serde::Serialize;
 
 /// What the year ribbon draws.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Season {
     /// The growing year shown.
     pub year: i16,

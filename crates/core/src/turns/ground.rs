@@ -8,7 +8,7 @@ use sparrow_facts::units::Length;
 
 /// A piece of ground that rotates as one.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Plot {
     /// Which.
     pub at: Piece,

@@ -117,7 +117,7 @@ fn of_past(known: Known, plots: &[Plot], past: &PastStand) -> Vec<Held> {
 
 fn of_patch(known: Known, plots: &[Plot], patch: &Patch) -> Vec<Held> {
     let Known { garden, catalogue, .. } = known;
-    let (Some(bed), Some(crop)) = (garden.bed(patch.bed), catalogue.crop(&patch.crop)) else { return Vec::new() };
+    let (Some(bed), Some(crop)) = (garden.bed(patch.bed), catalogue.crop(&patch.planted.crop)) else { return Vec::new() };
     let units = garden.site.units;
     let ground = patch.rect.ground(bed, units);
     let stays = rotating_family(catalogue, patch).is_none();
@@ -139,7 +139,7 @@ fn of_patch(known: Known, plots: &[Plot], patch: &Patch) -> Vec<Held> {
                 centisquares: u32::try_from(area * share / 100).ok(),
                 patch: Some(patch.id),
                 past: None,
-                cover: crop.way(&patch.way).is_some_and(|way| way.cover),
+                cover: crop.way(&patch.planted.way).is_some_and(|way| way.cover),
                 stays,
                 still: year > *years.start(),
                 last: year == *years.end(),

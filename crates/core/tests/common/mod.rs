@@ -18,7 +18,7 @@ use sparrow_facts::bed::{Bed, BedKind, Brace, Reach};
 use sparrow_facts::garden::Garden;
 use sparrow_facts::history::Stood;
 use sparrow_facts::ids::{BedId, OwnGroupingId, PatchId, TurnPlanId, WishId};
-use sparrow_facts::patch::{Patch, Placing};
+use sparrow_facts::patch::{Patch, Placing, Planted};
 use sparrow_facts::rect::{Rect, RowLine};
 use sparrow_facts::school::{School, SchoolFor};
 use sparrow_facts::site::{Frost, Latitude, MonthDay, Site};
@@ -66,6 +66,7 @@ pub fn site(units: Units) -> Site {
         units,
         north: 0,
         frost: Some(Frost { last: day(4, 21), first: day(10, 24), spread_days: 14 }),
+        zone: None,
     }
 }
 
@@ -85,18 +86,14 @@ pub fn patch_in(garden: &Garden, crop: &str, way: &str, rect: Rect) -> Patch {
     Patch {
         id: PatchId(garden.patches.len() as u32 + 1),
         bed: garden.beds[0].id,
-        crop: crop.into(),
-        way: way.into(),
         rect,
-        holes: None,
         from: date(2027, 5, 1),
         until: date(2027, 9, 1),
-        between: false,
-        school: None,
         locked: false,
         line: None,
         timing: Timing::default(),
         kept: Vec::new(),
+        planted: Planted::usual(crop, way),
     }
 }
 
@@ -108,7 +105,10 @@ pub fn laid(bed: &Bed, units: Units, own: Spacing, rect: Rect, school: School) -
     let (crop, way) = ("radish".to_string(), "root".to_string());
     let Spacing { along, across } = own;
     garden.spacings = vec![OwnSpacing { crop, way, along, across, note: String::new() }];
-    let patch = Patch { school: Some(school), ..patch_in(&garden, "radish", "root", rect) };
+    let patch = Patch {
+        planted: Planted { school: Some(school), ..patch_in(&garden, "radish", "root", rect).planted.clone() },
+        ..patch_in(&garden, "radish", "root", rect)
+    };
     Planting::of(known(&garden), &patch).expect("the bed, the crop and the way are there").reckon().1
 }
 
@@ -129,16 +129,12 @@ fn some_row(bed: BedId, crop: &str, way: &str, [c, d, e]: [u8; 3]) -> Placing {
     let half = Length::inches(6);
     Placing {
         bed,
-        crop: crop.into(),
-        way: way.into(),
         rect: Rect { x: u16::from(d % 8), y, w: 2, h: 1 },
-        holes: None,
         from: date(2029, 1 + (d % 6) as i8, 1),
         until: date(2029, 7 + (e % 5) as i8, 1),
-        between: false,
-        school: None,
         line: Some(RowLine { across: false, at: half.times(y.into()) + Length::tenths_mm(i32::from(d) * 5) }),
         timing: Timing::default(),
+        planted: Planted::usual(crop, way),
     }
 }
 

@@ -56,7 +56,7 @@ pub fn put(garden: &mut Garden, key: &str, way: &str, rect: Rect, from: Date, un
 
 pub fn course_of(garden: &Garden, id: PatchId) -> Course {
     let patch = garden.patch(id).expect("it is there");
-    let (crop, way) = crop(&patch.crop, &patch.way);
+    let (crop, way) = crop(&patch.planted.crop, &patch.planted.way);
     course(known(garden), Growing::of(patch, crop, way), patch).expect("its bed is there")
 }
 

@@ -13,6 +13,7 @@ use sparrow_core::change::replan::PatchChange;
 use sparrow_core::change::verify::verify;
 use sparrow_core::reckon::season::Unsettled;
 use sparrow_core::search::late::{SlipChoice, SlipKind, ways_out};
+use sparrow_core::search::watch::to_the_end;
 use sparrow_core::season::course::Course;
 use sparrow_core::season::handoff::{LONGEST_REST, hand_offs};
 use sparrow_facts::garden::Garden;
@@ -47,7 +48,7 @@ fn every_way_out_of_a_late_hand_off_can_be_made_and_mends_it() {
     let (mut garden, cabbage, chard) = cabbage_then_chard();
     let late = Timing { free_on: Some(date(2027, 7, 28)), ..Timing::default() };
     replan(&mut garden, vec![PatchChange::Timing { patch: cabbage, timing: late }], false).expect("it can be expected");
-    let found = ways_out(known_on(&garden, TODAY), (cabbage, chard)).expect("both are there");
+    let found = ways_out(known_on(&garden, TODAY), (cabbage, chard), &mut to_the_end).expect("both are there");
     let names: Vec<&str> = found
         .iter()
         .map(|one| match one.kind {
@@ -78,8 +79,8 @@ fn every_way_out_of_a_late_hand_off_can_be_made_and_mends_it() {
     );
     // Where the ground is free in time nothing is offered.
     let (free, a, b) = cabbage_then_chard();
-    assert!(ways_out(known_on(&free, TODAY), (a, b)).expect("both are there").is_empty());
-    assert!(ways_out(known_on(&free, TODAY), (PatchId(99), b)).is_err());
+    assert!(ways_out(known_on(&free, TODAY), (a, b), &mut to_the_end).expect("both are there").is_empty());
+    assert!(ways_out(known_on(&free, TODAY), (PatchId(99), b), &mut to_the_end).is_err());
 }
 
 #[test]
@@ -111,7 +112,7 @@ fn moving_one_bar_moves_what_follows_unless_it_is_kept_where_it_is() {
 fn typed_days_move_what_follows_just_as_a_moved_bar_does() {
     let typed = |garden: &mut Garden, id, until, between| {
         let patch = garden.patch(id).expect("it is there");
-        let (way, holes, from) = (patch.way.clone(), patch.holes, patch.from);
+        let (way, holes, from) = (patch.planted.way.clone(), patch.planted.holes, patch.from);
         let asked = Command::ChangePatch { patch: id, way, holes, from, until, between };
         carry_out(garden, Catalogue::standard(), &asked, TODAY).map(|edits| edits.len())
     };
@@ -195,7 +196,7 @@ fn each_way_out_says_what_it_costs() {
     let late = |garden: &mut Garden, day| {
         let timing = Timing { free_on: Some(day), ..Timing::default() };
         replan(garden, vec![PatchChange::Timing { patch: cabbage, timing }], false).expect("it can be expected");
-        ways_out(known_on(garden, TODAY), (cabbage, chard)).expect("both are there")
+        ways_out(known_on(garden, TODAY), (cabbage, chard), &mut to_the_end).expect("both are there")
     };
     // Eight days: on the shelf since 11 June the seedlings are 38 days old on 19 July, five weeks.
     let eight = late(&mut garden, date(2027, 7, 18));
@@ -237,7 +238,7 @@ fn where_only_part_is_taken_the_rest_is_planted_with_fewer() {
     let lettuce = put(&mut garden, "lettuce", "leaf", wide, date(2027, 7, 12), date(2027, 10, 20));
     let timing = Timing { free_on: Some(date(2027, 8, 1)), ..Timing::default() };
     replan(&mut garden, vec![PatchChange::Timing { patch: onion, timing }], false).expect("it can be expected");
-    let found = ways_out(known_on(&garden, TODAY), (onion, lettuce)).expect("both are there");
+    let found = ways_out(known_on(&garden, TODAY), (onion, lettuce), &mut to_the_end).expect("both are there");
     let fewer = found.iter().find_map(|one| match one.kind {
         SlipKind::Fewer { rect, plants } => Some((rect, plants, one.changes.clone())),
         _ => None,

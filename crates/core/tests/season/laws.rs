@@ -16,6 +16,7 @@ use sparrow_core::growth::growing::{Growing, usual_means};
 use sparrow_core::growth::window::windows;
 use sparrow_core::search::late::ways_out;
 use sparrow_core::search::series::{Series, SeriesAim, series};
+use sparrow_core::search::watch::to_the_end;
 use sparrow_core::season::handoff::hand_offs;
 use sparrow_facts::almanac::{Appetite, Monthly};
 use sparrow_facts::garden::Garden;
@@ -113,7 +114,7 @@ proptest! {
         prop_assert!(replan(&mut garden, told, false).is_ok());
         let hands = |garden: &Garden| season(garden, date(2027, 7, 1)).hand_offs;
         prop_assert!(hands(&garden).iter().any(|one| one.late && one.first == first), "the premise: it is late");
-        let found = ways_out(known_on(&garden, TODAY), (first, then)).expect("both are there");
+        let found = ways_out(known_on(&garden, TODAY), (first, then), &mut to_the_end).expect("both are there");
         prop_assert!(!found.is_empty(), "at the least it can be started later");
         for choice in found {
             let mut mended = garden.clone();
@@ -170,7 +171,7 @@ proptest! {
         let from = date(2027, 6, 20);
         let aim = SeriesAim::Even { from, until: from.saturating_add((7 * weeks).days()), every };
         let asked = Series { crop: crop.key.clone(), way: way.key.clone(), means: None, bed: garden.beds[0].id, plants, year: 2027, aim };
-        let plan = series(known(&garden), &asked).expect("it is in range");
+        let plan = series(known(&garden), &asked, &mut to_the_end).expect("it is in range");
         for one in &plan.sowings {
             prop_assert!(one.gate.is_none() || one.placings.is_empty(), "what is left out is not planted");
             prop_assert!(one.left_over <= plants && (one.left_over < plants || one.places.is_empty()));

@@ -14,6 +14,7 @@ use sparrow_core::climate::bed_soil::BedSoil;
 use sparrow_core::climate::degree_days::single_sine;
 use sparrow_core::growth::growing::Growing;
 use sparrow_core::search::series::{Series, SeriesAim, SeriesPlan, series};
+use sparrow_core::search::watch::to_the_end;
 use sparrow_facts::almanac::Monthly;
 use sparrow_facts::ids::BedId;
 use sparrow_facts::timing::Means;
@@ -84,7 +85,7 @@ fn a_series_comes_ripe_evenly_where_equal_days_would_not() {
     let mut garden = garden();
     let aim = SeriesAim::Even { from: date(2027, 6, 10), until: date(2027, 8, 26), every: 7 };
     let asked = Series { crop: "lettuce".into(), way: "head".into(), means: None, bed: BedId(1), plants: 4, year: 2027, aim };
-    let plan = series(known(&garden), &asked).expect("it can be sown");
+    let plan = series(known(&garden), &asked, &mut to_the_end).expect("it can be sown");
     assert_eq!(plan.sowings.len(), 12, "a harvest a week for eleven weeks");
     let [least, most] = plan.gaps.expect("all ripen");
     let [equal_least, equal_most] = plan.equal_gaps.expect("and at equal days too");
@@ -102,7 +103,7 @@ fn two_crops_a_year_an_insurance_and_a_trial_are_worked_out() {
     let garden = garden();
     let ask = |key: &str, way: &str, aim| {
         let asked = Series { crop: key.into(), way: way.into(), means: None, bed: BedId(1), plants: 4, year: 2027, aim };
-        series(known(&garden), &asked)
+        series(known(&garden), &asked, &mut to_the_end)
     };
     let kohlrabi = ask("kohlrabi", "bulb", SeriesAim::TwoCrops).expect("it is a crop").sowings;
     assert_eq!(kohlrabi.len(), 2, "kohlrabi gives two crops");
@@ -129,7 +130,7 @@ fn two_crops_a_year_an_insurance_and_a_trial_are_worked_out() {
 fn even(key: &str, way: &str, from: Date, until: Date, every: u8) -> SeriesPlan {
     let aim = SeriesAim::Even { from, until, every };
     let asked = Series { crop: key.into(), way: way.into(), means: None, bed: BedId(1), plants: 4, year: 2027, aim };
-    series(known(&garden()), &asked).expect("it can be asked")
+    series(known(&garden()), &asked, &mut to_the_end).expect("it can be asked")
 }
 
 #[test]
@@ -155,7 +156,7 @@ fn the_next_trial_has_the_next_number() {
     let aim = SeriesAim::Trial { from: date(2027, 4, 20), apart: 10 };
     let asked = Series { crop: "carrot".into(), way: "root".into(), means: None, bed: BedId(1), plants: 16, year: 2027, aim };
     let mut trial = |wanted: u16| {
-        let plan = series(known(&garden), &asked).expect("it can be asked");
+        let plan = series(known(&garden), &asked, &mut to_the_end).expect("it can be asked");
         let places: Vec<_> = plan.sowings.iter().flat_map(|one| one.placings.clone()).collect();
         assert!(places.len() >= 3 && places.iter().all(|place| place.timing.trial == Some(wanted)), "{places:?}");
         carry_out(&mut garden, Catalogue::standard(), &Command::PlaceAll { gone: Vec::new(), places }, TODAY)

@@ -5,7 +5,7 @@ use thiserror::Error;
 
 /// Why a length or a volume could not be read.
 #[derive(Debug, Clone, PartialEq, Eq, Error, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(tag = "is", rename_all = "kebab-case")]
 #[allow(missing_docs, reason = "each variant's sentence is its documentation, each field is named in it")]
 pub enum ReadError {

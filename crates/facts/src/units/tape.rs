@@ -188,9 +188,22 @@ impl fmt::Display for Length {
 
 /// A length as it arrives in a command: text from a tape, or tenths of a millimetre.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS), ts(type = "number | string"))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS), ts(type = "number | string"))]
 #[serde(transparent)]
 pub struct Tape(pub Length);
+
+#[cfg(feature = "sent")]
+impl schemars::JsonSchema for Tape {
+    fn schema_name() -> std::borrow::Cow<'static, str> {
+        "Tape".into()
+    }
+    fn json_schema(_: &mut schemars::SchemaGenerator) -> schemars::Schema {
+        schemars::json_schema!({
+            "description": "A length: tenths of a millimetre, or text from a tape such as 3'6\" or 107 cm.",
+            "anyOf": [{ "type": "integer", "minimum": 0, "maximum": LONGEST.get() }, { "type": "string" }]
+        })
+    }
+}
 
 impl<'de> Deserialize<'de> for Tape {
     fn deserialize<D: serde::Deserializer<'de>>(deserializer: D) -> Result<Self, D::Error> {

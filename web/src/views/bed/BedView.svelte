@@ -1,11 +1,12 @@
 <script lang="ts">
-  import { isTyping } from '../../frame/keys';
+  import { doing, isTyping } from '../../frame/keys';
   import { useOpenGarden } from '../../state/context';
   import { count, size, squares } from '../../words/lengths';
   import BedPlan from './BedPlan.svelte';
   import BedSlip from './BedSlip.svelte';
   import CropPicker from './CropPicker.svelte';
   import { moved, resized } from './ground';
+  import { BED_KEYS, type BedDoing } from './keys';
   import HandSlip from './HandSlip.svelte';
   import Lanes from './Lanes.svelte';
   import SheetView from './SheetView.svelte';
@@ -50,15 +51,6 @@
     ArrowDown: [0, 1],
   };
 
-  const TASK_KEYS: Record<string, Task> = {
-    a: 'arrange',
-    g: 'group',
-    e: 'bare',
-    c: 'sums',
-    m: 'markers',
-    s: 'sheet',
-  };
-
   /** Work that ends in planting; a guest may only look. */
   const PLANTING = new Set<Task>(['arrange', 'group', 'markers']);
 
@@ -95,19 +87,31 @@
     void garden.send({ do: 'remove-patch', patch });
   }
 
+  function begin(task: Task) {
+    if (bed && (garden.mayChange || !PLANTING.has(task))) desk.begin(task);
+  }
+
+  const DOES: Record<BedDoing, () => void> = {
+    put: () => void (desk.hand ? put() : selectHere()),
+    remove: () => garden.mayChange && remove(),
+    number: () => document.querySelector<HTMLInputElement>('#plant-count')?.select(),
+    next: nextBed,
+    arrange: () => begin('arrange'),
+    group: () => begin('group'),
+    bare: () => begin('bare'),
+    sums: () => begin('sums'),
+    markers: () => begin('markers'),
+    sheet: () => begin('sheet'),
+  };
+
   function key(event: KeyboardEvent) {
     if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return;
     if (event.target instanceof HTMLElement && event.target.closest('[role=slider], dialog, [role=dialog]')) return;
-    const step = ARROWS[event.key];
-    const task = TASK_KEYS[event.key];
     // Enter on a button or link is that button's own.
     const onButton = event.target instanceof HTMLButtonElement || event.target instanceof HTMLAnchorElement;
+    const [step, does] = [ARROWS[event.key], doing(BED_KEYS, event)];
     if (step) arrow(step, event.shiftKey);
-    else if (event.key === 'Enter' && !onButton) void (desk.hand ? put() : selectHere());
-    else if ((event.key === 'Delete' || event.key === 'Backspace') && garden.mayChange) remove();
-    else if (event.key === 'n') document.querySelector<HTMLInputElement>('#plant-count')?.select();
-    else if (event.key === 'b') nextBed();
-    else if (task && bed && (garden.mayChange || !PLANTING.has(task))) desk.begin(task);
+    else if (does && !(does === 'put' && onButton)) DOES[does]();
     else return;
     event.preventDefault();
   }

@@ -43,7 +43,8 @@
   function outInTime(finding: Finding) {
     const patch = garden.shown(finding.patch)?.patch;
     if (!patch || finding.reason.is !== 'shares' || !finding.reason.must_be_out) return;
-    const { way, holes, from, between } = patch;
+    const { from, planted } = patch;
+    const { way, holes, between } = planted;
     const until = plusDays(finding.reason.must_be_out, -1);
     void garden.send({
       do: 'change-patch',

@@ -10,9 +10,8 @@
     shown: Shown;
     scale: Scale;
     clashes: number;
-    down: (event: PointerEvent) => void;
   }
-  let { shown, scale, clashes, down }: Props = $props();
+  let { shown, scale, clashes }: Props = $props();
   const { garden, desk } = useOpenGarden();
 
   const strip = $derived(shown.reckoning.sum.spacing.along);
@@ -55,7 +54,6 @@
   data-patch={shown.patch.id}
   data-crop={shown.crop.key}
   data-chosen={desk.patch === shown.patch.id}
-  onpointerdown={down}
   onkeydown={press}
 >
   <rect class="edge" class:locked={shown.patch.locked} {...at} />

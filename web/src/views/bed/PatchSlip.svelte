@@ -1,6 +1,8 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import type { Bed } from '../../generated/Bed';
+  import type { Patch } from '../../generated/Patch';
+  import type { Planted } from '../../generated/Planted';
   import { useOpenGarden } from '../../state/context';
   import type { Shown } from '../../state/garden.svelte';
   import { dayMonth } from '../../words/dates';
@@ -15,7 +17,7 @@
 
   const patch = $derived(shown.patch);
   const sum = $derived(shown.reckoning.sum);
-  const way = $derived(shown.crop.ways.find((one) => one.key === patch.way));
+  const way = $derived(shown.crop.ways.find((one) => one.key === patch.planted.way));
   const findings = $derived(
     garden.findingsIn(bed.id).filter((one) => one.patch === patch.id || one.other === patch.id),
   );
@@ -24,8 +26,8 @@
   let own = $state(untrack(() => length(shown.reckoning.sum.spacing.along, garden.units)));
   let note = $state('');
 
-  function change(part: Partial<Pick<typeof patch, 'way' | 'holes' | 'from' | 'until' | 'between'>>) {
-    const { way, holes, from, until, between } = { ...patch, ...part };
+  function change(part: Partial<Pick<Patch, 'from' | 'until'> & Pick<Planted, 'way' | 'holes' | 'between'>>) {
+    const { from, until, way, holes, between } = { ...patch, ...patch.planted, ...part };
     return garden.send({ do: 'change-patch', patch: patch.id, way, holes, from, until, between });
   }
 
@@ -38,11 +40,25 @@
 
   function keepOwn(event: SubmitEvent) {
     event.preventDefault();
-    void garden.send({ do: 'set-spacing', crop: patch.crop, way: patch.way, distance: [own, own], note });
+    void garden.send({
+      do: 'set-spacing',
+      crop: patch.planted.crop,
+      way: patch.planted.way,
+      distance: [own, own],
+      note,
+    });
   }
 
   async function backToTable() {
-    if (await garden.send({ do: 'set-spacing', crop: patch.crop, way: patch.way, distance: null, note: '' }))
+    if (
+      await garden.send({
+        do: 'set-spacing',
+        crop: patch.planted.crop,
+        way: patch.planted.way,
+        distance: null,
+        note: '',
+      })
+    )
       own = length(shown.reckoning.sum.spacing.along, garden.units);
   }
 
@@ -63,7 +79,7 @@
 <p class="quiet border-b-2 border-hair pb-3">
   {squareSize(patch.rect.w, patch.rect.h)} in {bed.name}, {dayMonth(patch.from)} to {dayMonth(patch.until)}{patch.locked
     ? ', kept here'
-    : ''}{patch.between ? ', between others' : ''}
+    : ''}{patch.planted.between ? ', between others' : ''}
 </p>
 <div class="mt-3 flex items-end gap-3">
   <span class="big" data-count>{sum.plants}</span>
@@ -117,7 +133,7 @@
     >
     <label class="field"
       >Grown as<select
-        value={patch.way}
+        value={patch.planted.way}
         onchange={(event) => change({ way: event.currentTarget.value, holes: null })}
         name="way"
       >

@@ -1,7 +1,7 @@
 <script lang="ts">
   // What each school of spacing gives on this patch, side by side; one is chosen by its line.
   import type { School } from '../../generated/School';
-  import type { SchoolCount } from '../../generated/SchoolCount';
+  import { AnswerState } from '../../state/answer.svelte';
   import { useOpenGarden } from '../../state/context';
   import type { Shown } from '../../state/garden.svelte';
   import { count } from '../../words/lengths';
@@ -11,18 +11,14 @@
   let { shown }: { shown: Shown } = $props();
   const { garden } = useOpenGarden();
 
-  let counts = $state.raw<SchoolCount[]>([]);
+  const answer = new AnswerState(garden, () => ({ ask: 'schools', patch }));
+  const counts = $derived(answer.is ?? []);
   const held = $derived(shown.reckoning.sum.school);
   const told = $derived(counts.find((one) => sameSchool(one.school, held)));
   const squares = $derived(counts[0]?.plants ?? 0);
   const patch = $derived(shown.patch.id);
   let percent = $state(80);
   let seeds = $state(3);
-
-  // The answer belongs to a revision of the garden; it is asked again when that changes.
-  $effect(() => {
-    garden.asks({ ask: 'schools', patch }, (answer) => (counts = answer));
-  });
 
   function choose(school: School) {
     void garden.send({ do: 'set-school', over: { of: 'patch', patch }, school });
@@ -94,7 +90,7 @@
         /></label
       >
     {/if}
-    {#if shown.patch.school}
+    {#if shown.patch.planted.school}
       <button class="act" onclick={() => garden.send({ do: 'set-school', over: { of: 'patch', patch }, school: null })}
         >as the bed is</button
       >

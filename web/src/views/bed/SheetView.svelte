@@ -3,7 +3,7 @@
   import type { Bed } from '../../generated/Bed';
   import type { Line } from '../../generated/Line';
   import type { Setting } from '../../generated/Setting';
-  import type { Sheet } from '../../generated/Sheet';
+  import { AnswerState } from '../../state/answer.svelte';
   import { useOpenGarden } from '../../state/context';
   import { dayMonth, fullDate, yearName } from '../../words/dates';
   import { count, dimension, length } from '../../words/lengths';
@@ -13,15 +13,18 @@
   let { bed }: { bed: Bed } = $props();
   const { garden, desk } = useOpenGarden();
 
-  let sheet = $state.raw<Sheet | null>(null);
   let drawing = $state('');
   const year = $derived(garden.season.year);
   const paper = $derived(desk.paper);
   const on = $derived(desk.wholeYear ? null : garden.needle);
   const address = $derived(sheetAddress(garden, bed.id, paper, on));
 
+  const answer = new AnswerState(garden, () => ({ ask: 'sheet', bed: bed.id, year, on }));
+  const sheet = $derived(answer.is);
+
+  // The drawing is a file of the server's, fetched anew with its address and when the garden changes.
   $effect(() => {
-    garden.asks({ ask: 'sheet', bed: bed.id, year, on }, (answer) => (sheet = answer));
+    void garden.view.revision;
     const asked = new AbortController();
     // An older answer must not come after a newer one.
     fetch(address, { signal: asked.signal })
@@ -35,7 +38,7 @@
   const side = $derived(sheet?.from_near ? 'near side' : 'far side');
   const name = $derived((setting: Setting) => {
     const patch = garden.view.garden.patches.find((one) => one.id === setting.patch);
-    return garden.crop(patch?.crop ?? '')?.name ?? '';
+    return garden.crop(patch?.planted.crop ?? '')?.name ?? '';
   });
   const numbered = $derived((number: number) => {
     const setting = sheet?.plantings[number - 1];

@@ -3,8 +3,9 @@
   import type { Placing } from '../../generated/Placing';
   import type { SeasonView } from '../../generated/SeasonView';
   import type { SeriesAim } from '../../generated/SeriesAim';
-  import type { SeriesPlan } from '../../generated/SeriesPlan';
+  import SearchLine from '../../parts/SearchLine.svelte';
   import { useOpenGarden } from '../../state/context';
+  import { SearchState } from '../../state/search.svelte';
   import { dayMonth } from '../../words/dates';
   import { count } from '../../words/lengths';
   import { GATES } from '../../words/season';
@@ -23,7 +24,8 @@
   let from = $state(untrack(() => (southern ? `${view.year}-12-01` : `${view.year}-06-07`)));
   let until = $state(untrack(() => (southern ? `${view.year + 1}-03-15` : `${view.year}-09-20`)));
   let every = $state(14);
-  let found: SeriesPlan | null = $state.raw(null);
+  const search = untrack(() => new SearchState<'series'>(garden));
+  const found = $derived(search.found?.is ?? null);
 
   const known = $derived(garden.crop(crop));
   const grown = $derived(known?.ways.some((one) => one.key === way) ? way : (known?.ways[0]?.key ?? ''));
@@ -48,16 +50,13 @@
 
   function ask(event: SubmitEvent) {
     event.preventDefault();
-    garden.asks(
-      { ask: 'series', crop, way: grown, means: null, bed, plants, year, aim: wanted },
-      (plan) => (found = plan),
-    );
+    search.start({ search: 'series', crop, way: grown, means: null, bed, plants, year, aim: wanted });
   }
 
   const places = $derived.by((): Placing[] => (found?.sowings ?? []).flatMap((one) => one.placings));
 
   async function plant() {
-    if (await garden.send({ do: 'place-all', gone: [], places })) found = null;
+    if (await garden.send({ do: 'place-all', gone: [], places })) search.clear();
   }
 </script>
 
@@ -114,6 +113,7 @@
   >
   <p class="col-span-2"><button class="act">reckon the sowings</button></p>
 </form>
+<SearchLine {search} looking="Reckoning …" />
 {#if found}
   <h3>{count(found.sowings.length, 'sowing', 'sowings')}</h3>
   <ul class="rows" data-sowings>

@@ -1,5 +1,6 @@
 <script lang="ts">
   // One planting in the ground: hatched while it grows, darker while it is picked; dragged, and moved by keys.
+  import { drags, type Dragging } from '../../parts/drag';
   import { useOpenGarden } from '../../state/context';
   import type { SeasonState } from '../../state/season.svelte';
   import { dayMonth, dayNumber, plusDays } from '../../words/dates';
@@ -42,43 +43,36 @@
 
   /** How near to its end a bar is taken by the end [px]. */
   const GRIP = 7;
-  let grip: { x: number; end: boolean; from: string; until: string; moved: boolean } | null = null;
 
-  function take(event: PointerEvent & { currentTarget: SVGElement }) {
-    if (event.button !== 0 || !patch) return;
-    const box = event.currentTarget.ownerSVGElement?.getBoundingClientRect();
-    const at = event.clientX - (box?.left ?? 0);
-    grip = {
-      x: event.clientX,
-      end: b - a > 3 * GRIP && b - at < GRIP,
-      from: patch.from,
-      until: patch.until,
-      moved: false,
-    };
-    if (garden.mayChange) event.currentTarget.setPointerCapture(event.pointerId);
+  interface Held {
+    /** Taken by its end, so that it is made longer or shorter. */
+    end: boolean;
+    from: string;
+    until: string;
+    moved: boolean;
   }
 
-  function carry(event: PointerEvent) {
-    if (!grip || !garden.mayChange) return;
-    const days = Math.round((event.clientX - grip.x) / scale.perDay);
-    if (days === 0 && !grip.moved) return;
-    grip.moved = true;
-    const start = grip.end ? grip.from : plusDays(grip.from, days);
-    const end = plusDays(grip.until, days);
-    void season.hold(bar.patch, start, end < start ? start : end);
-  }
-
-  function letGo() {
-    const moved = grip?.moved ?? false;
-    grip = null;
-    if (moved) void season.drop();
-    else season.choose({ is: 'patch', patch: bar.patch });
-  }
-
-  function cancel() {
-    grip = null;
-    season.hand = null;
-  }
+  const dragging: Dragging<Held> = {
+    take: (event) => {
+      if (!patch) return null;
+      const box = (event.currentTarget as SVGElement).ownerSVGElement?.getBoundingClientRect();
+      const at = event.clientX - (box?.left ?? 0);
+      return { end: b - a > 3 * GRIP && b - at < GRIP, from: patch.from, until: patch.until, moved: false };
+    },
+    carry: (held, dx) => {
+      const days = Math.round(dx / scale.perDay);
+      if (!garden.mayChange || (days === 0 && !held.moved)) return;
+      held.moved = true;
+      const start = held.end ? held.from : plusDays(held.from, days);
+      const end = plusDays(held.until, days);
+      void season.hold(bar.patch, start, end < start ? start : end);
+    },
+    drop: (held) => {
+      if (held.moved) void season.drop();
+      else season.choose({ is: 'patch', patch: bar.patch });
+    },
+    cancel: () => (season.hand = null),
+  };
 
   function key(event: KeyboardEvent) {
     if (!patch || event.ctrlKey || event.metaKey || event.altKey) return;
@@ -114,18 +108,15 @@
     role="button"
     tabindex="0"
     data-bar={bar.patch}
-    data-crop={patch.crop}
+    data-crop={patch.planted.crop}
     data-chosen={chosen}
     data-held={held !== null}
     data-refused={held !== null && season.hand?.refused === true && season.hand.patch === bar.patch}
     data-standing={standing}
     data-planned={from > garden.view.today}
     aria-label={said}
-    onpointerdown={take}
-    onpointermove={carry}
-    onpointerup={letGo}
-    onpointercancel={cancel}
     onkeydown={key}
+    {@attach drags(dragging)}
   >
     <rect class="ground" x={a} {y} width={Math.max(2, b - a)} {height} />
     <rect

@@ -1,40 +1,31 @@
 <script lang="ts">
   // One planting through its time: how its days come about, when it may start, how it comes to the ground.
-  import type { Gate } from '../../generated/Gate';
-  import type { Means } from '../../generated/Means';
   import type { SeasonView } from '../../generated/SeasonView';
   import type { Timing } from '../../generated/Timing';
   import type { Trouble } from '../../generated/Trouble';
-  import type { Window } from '../../generated/Window';
-  import type { Figures } from '../../generated/Figures';
+  import { AnswerState } from '../../state/answer.svelte';
   import { useOpenGarden } from '../../state/context';
   import type { SeasonState } from '../../state/season.svelte';
-  import { dayMonth, fullDate, plusDays } from '../../words/dates';
+  import { dayMonth, plusDays } from '../../words/dates';
   import { count } from '../../words/lengths';
   import { upper } from '../../words/reasons';
-  import { COOLING, correction, degrees, GATES, MEANS, ripeningWords, troubleWords } from '../../words/season';
+  import { degrees, MEANS, ripeningWords, troubleWords } from '../../words/season';
+  import BarDays from './BarDays.svelte';
+  import BarWindows from './BarWindows.svelte';
 
   let { season, view, patch: id }: { season: SeasonState; view: SeasonView; patch: number } = $props();
   const { garden } = useOpenGarden();
 
   const patch = $derived(garden.view.garden.patches.find((one) => one.id === id));
   const course = $derived(season.course(id));
-  const crop = $derived(patch && garden.crop(patch.crop));
-  const way = $derived(crop?.ways.find((one) => one.key === patch?.way));
+  const crop = $derived(patch && garden.crop(patch.planted.crop));
+  const way = $derived(crop?.ways.find((one) => one.key === patch?.planted.way));
   const bed = $derived(view.beds.find((one) => one.bed === patch?.bed));
   const hands = $derived(season.handOffs(id));
-  let known: { windows: Window[]; shut_by: Gate | null; figures: Figures } | null = $state.raw(null);
-
-  $effect(() => {
-    if (!patch || !course) return;
-    garden.asks({ ask: 'windows', patch: id, year: view.year }, (found) => (known = found));
-  });
-
-  /** Whether warm soil shuts some of its year. */
-  const warm = $derived.by(() => {
-    const shut = (known?.windows ?? []).some((one) => one.opens === 'soil-warm' || one.closes === 'soil-warm');
-    return shut || (course?.troubles ?? []).some((one) => one.is === 'bad-start' && one.gate === 'soil-warm');
-  });
+  const answer = new AnswerState(garden, () =>
+    patch && course ? { ask: 'windows', patch: id, year: view.year } : null,
+  );
+  const known = $derived(answer.is);
 
   const troubleKey = (trouble: Trouble) =>
     `season:${{ 'bad-start': 'start', 'too-old': 'too-old', 'too-young': 'too-young', 'cleared-early': 'cleared-early', 'never-ripe': 'never-ripe' }[trouble.is]}`;
@@ -57,7 +48,7 @@
   }
   const name = $derived((other: number) => {
     const one = garden.view.garden.patches.find((some) => some.id === other);
-    return garden.crop(one?.crop ?? '')?.name ?? '';
+    return garden.crop(one?.planted.crop ?? '')?.name ?? '';
   });
 </script>
 
@@ -119,106 +110,7 @@
       </p>
     {/if}
   {/if}
-  <h3>Its days</h3>
-  <ul class="rows">
-    {#if course.sow && course.means === 'shelf'}<li class="flex justify-between">
-        <span>Sown on the shelf</span><span>{fullDate(course.sow)}</span>
-      </li>{/if}
-    {#if course.arrives}<li class="flex justify-between">
-        <span>Arrives</span><span>{fullDate(course.arrives)}</span>
-      </li>{/if}
-    {#if course.harden && course.means === 'shelf'}<li class="flex justify-between">
-        <span>Out to harden</span><span>{fullDate(course.harden)}</span>
-      </li>{/if}
-    <li class="flex justify-between">
-      <span>{course.means === 'direct' ? 'Sown in the bed' : 'Planted'}</span><span>{fullDate(course.plant)}</span>
-    </li>
-    {#if course.ripening && course.means === 'direct'}<li class="flex justify-between">
-        <span>Up, about</span><span>{fullDate(course.ripening.up)}</span>
-      </li>{/if}
-    <li class="flex justify-between"><span>Cleared</span><span>{fullDate(course.until)}</span></li>
-    {#if course.late}<li class="flex justify-between text-rosehip">
-        <span>Expected to be free</span><span>{fullDate(course.free)}</span>
-      </li>{/if}
-  </ul>
-  {#if garden.mayChange}
-    <div class="mt-2 grid grid-cols-2 gap-x-4 gap-y-2">
-      <label class="field"
-        >In the ground from<input
-          type="date"
-          name="season-from"
-          value={patch.from}
-          onchange={(event) => event.currentTarget.value && days(event.currentTarget.value, patch.until)}
-        /></label
-      >
-      <label class="field"
-        >Cleared on<input
-          type="date"
-          name="season-until"
-          value={patch.until}
-          onchange={(event) => event.currentTarget.value && days(patch.from, event.currentTarget.value)}
-        /></label
-      >
-      <label class="field"
-        >How it starts<select
-          name="means"
-          value={patch.timing.means ?? ''}
-          onchange={(event) =>
-            time({ means: (event.currentTarget.value || null) as Means | null, sown: null, arrives: null })}
-          ><option value="">as usual</option>{#each Object.entries(MEANS) as [key, words] (key)}<option value={key}
-              >{words}</option
-            >{/each}</select
-        ></label
-      >
-      {#if course.means === 'shelf'}
-        <label class="field"
-          >Sown on the shelf<input
-            type="date"
-            name="sown"
-            value={course.sow ?? ''}
-            onchange={(event) => time({ sown: event.currentTarget.value || null })}
-          /></label
-        >
-        <label class="field"
-          >Of 100 come through<input
-            type="number"
-            min="10"
-            max="100"
-            name="survival"
-            value={patch.timing.survival ?? garden.view.garden.almanac.shelf.survival}
-            onchange={(event) => time({ survival: event.currentTarget.valueAsNumber || null })}
-          /></label
-        >
-      {:else if course.means === 'bought'}
-        <label class="field"
-          >Arrives on<input
-            type="date"
-            name="arrives"
-            value={course.arrives ?? ''}
-            onchange={(event) => time({ arrives: event.currentTarget.value || null })}
-          /></label
-        >
-      {/if}
-      <label class="field"
-        >Days on its packet<input
-          type="number"
-          min="10"
-          max="400"
-          name="packet-days"
-          value={patch.timing.packet ?? course.ripening?.packet ?? ''}
-          onchange={(event) => time({ packet: event.currentTarget.valueAsNumber || null })}
-        /></label
-      >
-      <label class="field"
-        >It is late: free on<input
-          type="date"
-          name="free-on"
-          value={patch.timing.free_on ?? ''}
-          onchange={(event) => time({ free_on: event.currentTarget.value || null })}
-        /></label
-      >
-    </div>
-  {/if}
+  <BarDays {patch} {course} {time} {days} />
   {#if hands.length}
     <h3>Hand-offs</h3>
     <ul class="rows">
@@ -239,34 +131,5 @@
       {/each}
     </ul>
   {/if}
-  {#if known}
-    <h3>When it may start here</h3>
-    <ul class="rows" data-windows>
-      {#each known.windows as window (window.from)}
-        <li>
-          {dayMonth(window.from)} to {dayMonth(window.until)}{window.better && window.better > window.from
-            ? `, better from ${dayMonth(window.better)}`
-            : ''}
-          <span class="quiet"
-            >before, {GATES[window.opens]}; later, {GATES[window.closes]}{window.inside
-              ? `; on the shelf ${dayMonth(window.inside[0])} to ${dayMonth(window.inside[1])}`
-              : ''}</span
-          >
-        </li>
-      {:else}<li class="quiet">
-          Not in this year, in this bed{known.shut_by ? `: at best ${GATES[known.shut_by]}` : ''}.
-        </li>{/each}
-    </ul>
-    <p class="quiet mt-1">
-      It may go in at a soil of {degrees(known.figures.soil.may, garden.units)}, better at {degrees(
-        known.figures.soil.better,
-        garden.units,
-      )}, not above {degrees(known.figures.soil.most, garden.units)}{warm ? `; ${COOLING}` : ''}.
-      {#if bed}On {dayMonth(garden.needle)} this bed has about {degrees(bed.soil, garden.units)}{bed.read
-          ? ', by your thermometer'
-          : bed.corrections.length
-            ? `, with ${bed.corrections.map((one) => correction(one, garden.units)).join(', ')}`
-            : ''}.{/if}
-    </p>
-  {/if}
+  {#if known}<BarWindows {known} {course} {bed} />{/if}
 {/if}

@@ -3,10 +3,10 @@
   import { api, Refused } from '../../api';
   import FrostFields from '../../frame/FrostFields.svelte';
   import type { Appetite } from '../../generated/Appetite';
-  import type { ClimateShape } from '../../generated/ClimateShape';
   import type { Monthly } from '../../generated/Monthly';
   import type { SeasonView } from '../../generated/SeasonView';
   import type { StationRead } from '../../generated/StationRead';
+  import { AnswerState } from '../../state/answer.svelte';
   import { useOpenGarden } from '../../state/context';
   import type { SeasonState } from '../../state/season.svelte';
   import { dayMonth, fullDate, MONTHS } from '../../words/dates';
@@ -21,13 +21,13 @@
 
   const almanac = $derived(garden.view.garden.almanac);
   const edges = $derived([garden.season.last_frost, garden.season.first_frost]);
-  let shapes: { shapes: ClimateShape[]; nearest: string } | null = $state.raw(null);
   let way: 'shape' | 'months' | 'station' = $state(untrack(() => garden.view.garden.almanac.from));
   let read: StationRead | null = $state.raw(null);
   let trouble = $state('');
   let stationName = $state('');
 
-  $effect(() => garden.asks({ ask: 'shapes' }, (found) => (shapes = found)));
+  const answer = new AnswerState(garden, () => ({ ask: 'shapes' }));
+  const shapes = $derived(answer.is);
 
   const unit = $derived(garden.units === 'imperial' ? '°F' : '°C');
   const start = untrack(() => garden.view.garden.almanac.months);

@@ -1,8 +1,8 @@
 <script lang="ts">
   // Ground that lies free for a time, and what would be ready in it.
-  import type { Bare } from '../../generated/Bare';
   import type { Free } from '../../generated/Free';
   import type { Suits } from '../../generated/Suits';
+  import { AnswerState } from '../../state/answer.svelte';
   import { useOpenGarden } from '../../state/context';
   import type { SeasonState } from '../../state/season.svelte';
   import { dayMonth, fullDate } from '../../words/dates';
@@ -12,12 +12,11 @@
   let { season, bed, free }: { season: SeasonState; bed: number; free: Free } = $props();
   const { garden } = useOpenGarden();
 
-  let found: Bare | null | undefined = $state.raw(undefined);
-
-  $effect(() => {
+  const answer = new AnswerState(garden, () => {
     const { rect, from, until } = free;
-    garden.asks({ ask: 'suits', bed, rect, from, until }, (bare) => (found = bare));
+    return { ask: 'suits', bed, rect, from, until };
   });
+  const found = $derived(answer.is);
 
   async function plant(suits: Suits) {
     const { rect } = free;
@@ -35,7 +34,7 @@
       year,
       between: false,
     });
-    const planted = garden.view.garden.patches.findLast((one) => one.bed === bed && one.crop === crop);
+    const planted = garden.view.garden.patches.findLast((one) => one.bed === bed && one.planted.crop === crop);
     if (done && planted) season.choose({ is: 'patch', patch: planted.id });
   }
 </script>

@@ -2,7 +2,10 @@
   // One crop after another on the same ground, and what to do when the first is late.
   import type { SeasonView } from '../../generated/SeasonView';
   import type { SlipChoice } from '../../generated/SlipChoice';
+  import { untrack } from 'svelte';
+  import SearchLine from '../../parts/SearchLine.svelte';
   import { useOpenGarden } from '../../state/context';
+  import { SearchState } from '../../state/search.svelte';
   import type { SeasonState } from '../../state/season.svelte';
   import { dayMonth } from '../../words/dates';
   import { count } from '../../words/lengths';
@@ -20,16 +23,18 @@
 
   const hand = $derived(view.hand_offs.find((one) => one.first === first && one.then === then));
   const patch = $derived((id: number) => garden.view.garden.patches.find((one) => one.id === id));
-  const crop = $derived((id: number) => garden.crop(patch(id)?.crop ?? ''));
+  const crop = $derived((id: number) => garden.crop(patch(id)?.planted.crop ?? ''));
   const mark = $derived(
     view.to_settle.find((one) => one.what.about === 'hand-off' && one.what.first === first && one.what.then === then),
   );
   const late = $derived(hand?.late ?? false);
-  let choices: SlipChoice[] | null = $state.raw(null);
+  const ways = untrack(() => new SearchState<'late'>(garden));
+  const choices = $derived(ways.found?.is ?? null);
 
+  // The search is the server's: it begins with the hand-off that is shown, and ends with it.
   $effect(() => {
-    choices = null;
-    if (late) garden.asks({ ask: 'slip', first, then }, (found) => (choices = found));
+    if (late) ways.start({ search: 'late', first, then });
+    return () => ways.clear();
   });
 
   function expect(free: string) {
@@ -78,7 +83,7 @@
   {/if}
   {#if late}
     <h3>Ways out, each worked out</h3>
-    {#if choices === null}<p role="status">Working them out …</p>{/if}
+    <SearchLine search={ways} looking="Working them out …" />
     <ul class="rows" data-ways-out>
       {#each choices ?? [] as choice, n (n)}
         {@const next = crop(then)}
@@ -94,7 +99,7 @@
           {#if choice.gate}<br /><span class="trouble">But {GATES[choice.gate]}.</span>{/if}
         </li>
       {:else}
-        {#if choices}<li class="quiet">None that the rules would let be made.</li>{/if}
+        {#if choices && !ways.going}<li class="quiet">None that the rules would let be made.</li>{/if}
       {/each}
     </ul>
   {/if}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { isTyping } from '../../frame/keys';
+  import { doing, isTyping } from '../../frame/keys';
   import Problem from '../../frame/Problem.svelte';
   import { useOpenGarden } from '../../state/context';
   import { SeasonState } from '../../state/season.svelte';
@@ -11,6 +11,7 @@
   import ClimateSlip from './ClimateSlip.svelte';
   import FreeSlip from './FreeSlip.svelte';
   import HandOffSlip from './HandOffSlip.svelte';
+  import { SEASON_KEYS, type SeasonDoing } from './keys';
   import SeasonBands from './SeasonBands.svelte';
   import ShelfSlip from './ShelfSlip.svelte';
   import StartsSlip from './StartsSlip.svelte';
@@ -43,18 +44,20 @@
     document.querySelector<HTMLElement>('.slip :is(button, input, select, a):not(:disabled)')?.focus();
   }
 
+  const DOES: Record<SeasonDoing, () => void> = {
+    slip: toSlip,
+    mark: nextMark,
+    climate: () => season.choose({ is: 'climate' }),
+    shelf: () => season.choose({ is: 'shelf' }),
+    again: () => season.choose({ is: 'again' }),
+    starts: () => season.choose({ is: 'starts' }),
+    calendar: () => season.choose({ is: 'calendar' }),
+  };
+
   function key(event: KeyboardEvent) {
     if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event)) return;
-    const words: Record<string, () => void> = {
-      n: nextMark,
-      c: () => season.choose({ is: 'climate' }),
-      h: () => season.choose({ is: 'shelf' }),
-      a: () => season.choose({ is: 'again' }),
-      i: () => season.choose({ is: 'calendar' }),
-      s: () => season.choose({ is: 'starts' }),
-      w: toSlip,
-    };
-    if (words[event.key]) words[event.key]?.();
+    const does = doing(SEASON_KEYS, event);
+    if (does) DOES[does]();
     else if (event.key === 'Escape' && (about.is !== 'year' || season.hand) && !garden.problem) season.back();
     else return;
     event.stopPropagation();

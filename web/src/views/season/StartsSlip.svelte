@@ -3,6 +3,7 @@
   import type { SeasonView } from '../../generated/SeasonView';
   import type { Starts } from '../../generated/Starts';
   import type { Window } from '../../generated/Window';
+  import { AnswerState } from '../../state/answer.svelte';
   import { useOpenGarden } from '../../state/context';
   import { dayMonth, dayNumber } from '../../words/dates';
   import { upper } from '../../words/reasons';
@@ -14,9 +15,9 @@
   let bed: number | null = $state(null);
   let all = $state(false);
   let sought = $state('');
-  let found: Starts[] | null = $state.raw(null);
 
-  $effect(() => garden.asks({ ask: 'starts', bed, year: view.year }, (starts) => (found = starts)));
+  const answer = new AnswerState(garden, () => ({ ask: 'starts', bed, year: view.year }));
+  const found = $derived(answer.is);
 
   const within = (day: string, [from, until]: [string, string]) => from <= day && day <= until;
   const inGround = (window: Window) => within(garden.needle, [window.from, window.until]);

@@ -16,7 +16,7 @@
   let all = $state(false);
   const name = $derived((patch: number) => {
     const one = garden.view.garden.patches.find((other) => other.id === patch);
-    return one ? `${upper(garden.crop(one.crop)?.name ?? '')}, ${garden.bed(one.bed)?.name ?? ''}` : '';
+    return one ? `${upper(garden.crop(one.planted.crop)?.name ?? '')}, ${garden.bed(one.bed)?.name ?? ''}` : '';
   });
   const settle = $derived(all ? view.to_settle : view.to_settle.slice(0, NEXT));
   const soon = $derived(
@@ -28,7 +28,7 @@
     if (what.about === 'patch') return [troubleWords(what.trouble).heading, name(what.patch)];
     if (what.about === 'hand-off') {
       const first = garden.view.garden.patches.find((one) => one.id === what.first);
-      return [`The ${garden.crop(first?.crop ?? '')?.name ?? ''} is not out in time`, `for ${name(what.then)}`];
+      return [`The ${garden.crop(first?.planted.crop ?? '')?.name ?? ''} is not out in time`, `for ${name(what.then)}`];
     }
     const over = view.shelf.overflows[what.overflow];
     return [

@@ -24,7 +24,7 @@ export class Lying {
     return this.season.course(this.bar.patch);
   }
   get crop(): Crop | undefined {
-    return this.garden.crop(this.patch?.crop ?? '');
+    return this.garden.crop(this.patch?.planted.crop ?? '');
   }
   /** Its days while it, or what it follows, is in hand. */
   get held(): [string, string] | null {

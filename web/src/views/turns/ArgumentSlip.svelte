@@ -3,6 +3,7 @@
   import type { Entry } from '../../generated/Entry';
   import type { Pinned } from '../../generated/Pinned';
   import type { TurnsView } from '../../generated/TurnsView';
+  import SearchLine from '../../parts/SearchLine.svelte';
   import { useOpenGarden } from '../../state/context';
   import type { TurnsState } from '../../state/turns.svelte';
   import { yearName } from '../../words/dates';
@@ -37,9 +38,8 @@
 <p class="quiet border-b-2 border-hair pb-2">
   {placeName(garden, pin.at, view.plots)}, {yearName(pin.year, garden.southern)}
 </p>
-{#if !argued}
-  <p class="mt-3" role="status">Working out what that costs …</p>
-{:else}
+<SearchLine search={turns.argument} looking="Working out what that costs …" />
+{#if argued}
   <p class="mt-3 flex items-end gap-3" data-price={more}>
     <span class="big">{more > 0 ? `+${more}` : more}</span>
     <span

@@ -2,6 +2,7 @@
   // Why a family comes back too soon, and each way out with what it would cost.
   import type { Tie } from '../../generated/Tie';
   import type { TurnsView } from '../../generated/TurnsView';
+  import SearchLine from '../../parts/SearchLine.svelte';
   import { useOpenGarden } from '../../state/context';
   import type { TurnsState } from '../../state/turns.svelte';
   import { yearName } from '../../words/dates';
@@ -48,9 +49,8 @@
     Bed view.
   </p>
 {:else if tie.cost !== null}
-  {#if !reasons}
-    <p class="mt-3" role="status">Looking for the reason and the ways out …</p>
-  {:else}
+  <SearchLine search={turns.why} looking={reasons ? 'Looking for ways out …' : 'Looking for the reason …'} />
+  {#if reasons}
     <h3>Why it could not be avoided</h3>
     {#if reasons.forced}
       <p data-why>
@@ -105,7 +105,7 @@
             >{/if}
         </li>
       {:else}
-        <li class="quiet">None was found that costs less than leaving it.</li>
+        {#if !turns.why.going}<li class="quiet">None was found that costs less than leaving it.</li>{/if}
       {/each}
     </ul>
   {/if}

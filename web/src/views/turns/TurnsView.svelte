@@ -1,12 +1,13 @@
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { isTyping } from '../../frame/keys';
+  import { doing, isTyping } from '../../frame/keys';
   import Problem from '../../frame/Problem.svelte';
   import { useOpenGarden } from '../../state/context';
   import { TurnsState } from '../../state/turns.svelte';
   import { upper } from '../../words/reasons';
   import ArgumentSlip from './ArgumentSlip.svelte';
   import CellSlip from './CellSlip.svelte';
+  import { TURNS_KEYS, type TurnsDoing } from './keys';
   import Plans from './Plans.svelte';
   import Rules from './Rules.svelte';
   import TieSlip from './TieSlip.svelte';
@@ -39,16 +40,18 @@
     ArrowDown: [1, 0],
   };
 
+  const DOES: Record<TurnsDoing, () => void> = {
+    propose: () => (turns.searching ? turns.stop() : turns.propose()),
+    wishes: () => turns.choose({ is: 'wishes' }),
+    rules: () => turns.choose({ is: 'rules' }),
+    plans: () => turns.choose({ is: 'plans' }),
+    clash: nextTie,
+  };
+
   function key(event: KeyboardEvent) {
     if (!view || event.ctrlKey || event.metaKey || event.altKey || isTyping(event)) return;
     const step = STEPS[event.key];
-    const words: Record<string, () => void> = {
-      p: () => (turns.searching ? turns.stop() : void turns.propose()),
-      w: () => turns.choose({ is: 'wishes' }),
-      r: () => turns.choose({ is: 'rules' }),
-      k: () => turns.choose({ is: 'plans' }),
-      c: nextTie,
-    };
+    const does = doing(TURNS_KEYS, event);
     if (step && event.target instanceof Element && event.target.closest('[data-years]')) {
       event.preventDefault();
       const { row, year } = turns.cursor;
@@ -56,7 +59,7 @@
         row: Math.min(Math.max(row + step[0], 0), view.plots.length - 1),
         year: Math.min(Math.max(year + step[1], view.from), view.until),
       };
-    } else if (words[event.key]) words[event.key]?.();
+    } else if (does) DOES[does]();
     else if (event.key === 'Escape' && about.is !== 'years' && !garden.problem) turns.back();
     else return;
     event.stopPropagation();

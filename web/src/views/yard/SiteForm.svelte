@@ -18,6 +18,12 @@
   let half = $state((start?.latitude ?? 0) < 0 ? 'south' : 'north');
   let units = $state(start?.units ?? 'imperial');
   let north = $state(start?.north ?? 0);
+  const here = Intl.DateTimeFormat().resolvedOptions().timeZone;
+  /** A new garden is taken to be where its browser is. */
+  let zone = $state(start ? (start.zone ?? '') : here);
+  const zones = [
+    ...new Set([...(start?.zone ? [start.zone] : []), here, ...Intl.supportedValuesOf('timeZone')]),
+  ].sort();
   /** What a new garden's fields begin with. */
   const START: Record<string, Frost> = {
     north: { last: { month: 4, day: 25 }, first: { month: 10, day: 20 }, spread_days: 14 },
@@ -40,6 +46,7 @@
       latitude: half === 'south' ? -degrees : degrees,
       units,
       north,
+      zone: zone || null,
       frost: frost?.typed() ?? null,
     });
   }
@@ -67,6 +74,19 @@
     <label class="field"
       >North, degrees from straight up<input type="number" min="0" max="359" required bind:value={north} /></label
     >
+    <label class="field col-span-2"
+      >Time zone, by which it is today there<select bind:value={zone} name="zone"
+        ><option value="">not known: the day of the server</option>{#each zones as one (one)}<option value={one}
+            >{one.replaceAll('_', ' ')}</option
+          >{/each}</select
+      ></label
+    >
+    {#if zone === ''}
+      <p class="quiet col-span-2">
+        This browser is in {here.replaceAll('_', ' ')}.
+        <button type="button" class="act" onclick={() => (zone = here)}>take that</button>
+      </p>
+    {/if}
   </div>
   {#key begun}<FrostFields bind:this={frost} frost={start ? start.frost : (begun ?? null)} />{/key}
   <div><button class="act">{word}</button></div>

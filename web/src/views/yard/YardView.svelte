@@ -1,15 +1,17 @@
 <script lang="ts">
   import Problem from '../../frame/Problem.svelte';
-  import { isTyping } from '../../frame/keys';
+  import { doing, isTyping } from '../../frame/keys';
   import { useOpenGarden } from '../../state/context';
+  import { dayMonth } from '../../words/dates';
   import { count, length, size, squares } from '../../words/lengths';
   import BedForm from './BedForm.svelte';
+  import { YARD_KEYS } from './keys';
   import Members from './Members.svelte';
   import SiteForm from './SiteForm.svelte';
   import YardPlan from './YardPlan.svelte';
 
   const { garden, desk } = useOpenGarden();
-  let doing: 'look' | 'new' | 'measure' | 'place' | 'people' = $state('look');
+  let at: 'look' | 'new' | 'measure' | 'place' | 'people' = $state('look');
 
   const beds = $derived(garden.view.garden.beds);
   const bed = $derived(desk.bed === null ? undefined : garden.bed(desk.bed));
@@ -35,13 +37,13 @@
 
   function key(event: KeyboardEvent) {
     if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return;
-    if (event.key === 'n' && garden.mayChange) {
+    if (doing(YARD_KEYS, event) === 'new' && garden.mayChange) {
       event.preventDefault();
-      doing = 'new';
+      at = 'new';
     }
-    if (event.key === 'Escape' && doing !== 'look') {
+    if (event.key === 'Escape' && at !== 'look') {
       event.stopPropagation();
-      doing = 'look';
+      at = 'look';
     }
   }
 
@@ -66,36 +68,36 @@
         are enough to begin.
       </p>
       {#if garden.mayChange}<p class="mt-3">
-          <button class="act" onclick={() => (doing = 'new')}>measure the first bed (n)</button>
+          <button class="act" onclick={() => (at = 'new')}>measure the first bed (n)</button>
         </p>{/if}
     </div>
   {:else}
-    <YardPlan select={() => (doing = 'look')} />
+    <YardPlan select={() => (at = 'look')} />
   {/if}
 </main>
 
 <aside class="slip" aria-label="Slip">
   <Problem />
-  {#if doing === 'new'}
+  {#if at === 'new'}
     <h2 class="mb-3">A new bed</h2>
-    <BedForm bed={null} done={() => (doing = 'look')} />
-  {:else if doing === 'measure' && bed}
+    <BedForm bed={null} done={() => (at = 'look')} />
+  {:else if at === 'measure' && bed}
     <h2 class="mb-3">{bed.name}</h2>
-    {#key bed.id}<BedForm {bed} done={() => (doing = 'look')} />{/key}
-  {:else if doing === 'place'}
+    {#key bed.id}<BedForm {bed} done={() => (at = 'look')} />{/key}
+  {:else if at === 'place'}
     <h2>The place</h2>
     <SiteForm
       site={garden.site}
       word="keep this"
       save={async (site) => {
         const kept = await garden.send({ do: 'set-site', site });
-        if (kept) doing = 'look';
+        if (kept) at = 'look';
         return kept;
       }}
     />
-    <p class="mt-3"><button class="act" onclick={() => (doing = 'look')}>leave it</button></p>
-  {:else if doing === 'people'}
-    <Members done={() => (doing = 'look')} />
+    <p class="mt-3"><button class="act" onclick={() => (at = 'look')}>leave it</button></p>
+  {:else if at === 'people'}
+    <Members done={() => (at = 'look')} />
   {:else if bed && reckoned}
     <h2>{bed.name}</h2>
     <p class="quiet border-b-2 border-hair pb-3">
@@ -126,7 +128,7 @@
     <p class="mt-4 flex flex-wrap gap-x-5 gap-y-1">
       <button class="act" onclick={() => desk.open('bed', bed.id)}>open the bed</button>
       {#if garden.mayChange}
-        <button class="act" onclick={() => (doing = 'measure')}>measure it again</button>
+        <button class="act" onclick={() => (at = 'measure')}>measure it again</button>
         <button class="act" onclick={remove}>take it away</button>
       {/if}
     </p>
@@ -135,7 +137,9 @@
     <p class="quiet border-b-2 border-hair pb-3">
       {garden.site.place ? `${garden.site.place}, ` : ''}{Math.abs(garden.site.latitude) / 100}° {garden.southern
         ? 'south'
-        : 'north'}
+        : 'north'}<br />today is {dayMonth(garden.view.today)}{garden.site.zone
+        ? ` in ${garden.site.zone.replaceAll('_', ' ')}`
+        : ', by the day of the server'}
     </p>
     {#if beds.length}
       <ul class="rows mt-2">
@@ -164,11 +168,10 @@
   {/if}
   <div class="foot">
     {#if garden.mayChange}
-      <button class="act" onclick={() => (doing = 'new')}>measure a new bed</button>
-      <button class="act" onclick={() => (doing = 'place')}>the place</button>
+      <button class="act" onclick={() => (at = 'new')}>measure a new bed</button>
+      <button class="act" onclick={() => (at = 'place')}>the place</button>
     {/if}
-    {#if garden.view.role === 'owner'}<button class="act" onclick={() => (doing = 'people')}>who may come in</button
-      >{/if}
+    {#if garden.view.role === 'owner'}<button class="act" onclick={() => (at = 'people')}>who may come in</button>{/if}
     {#if desk.bed !== null}<button class="act" onclick={() => desk.open('yard', null)}>the whole yard</button>{/if}
   </div>
 </aside>

@@ -8,7 +8,7 @@ use sparrow_facts::rect::Rect;
 
 /// A crop to find room for.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Wish {
     /// The crop.
@@ -33,7 +33,7 @@ pub struct Wish {
 
 /// Why a patch is where it is.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(tag = "is", rename_all = "kebab-case")]
 pub enum Why {
     /// It was wished for if there is room, and there is.
@@ -89,7 +89,7 @@ pub enum Why {
 
 /// One reason with its points.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Weighed {
     /// The reason.
     pub why: Why,
@@ -99,7 +99,7 @@ pub struct Weighed {
 
 /// One patch of a proposal.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Proposed {
     /// The wish it answers, by its place in the list.
     pub wish: usize,
@@ -113,7 +113,7 @@ pub struct Proposed {
 
 /// One way of laying out the bed.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Proposal {
     /// Its patches.
     pub patches: Vec<Proposed>,
@@ -127,7 +127,7 @@ pub struct Proposal {
 
 /// The answer to a list of wishes.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Arranged {
     /// The best found, and the best that is truly different, if there is one.
     pub proposals: Vec<Proposal>,
@@ -135,13 +135,15 @@ pub struct Arranged {
     pub bound: i32,
     /// The first is proved to be the best there is.
     pub proven: bool,
+    /// How often it was looked for anew, and how often at most.
+    pub looked: [u32; 2],
     /// Patches that would be taken away for it.
     pub gone: Vec<PatchId>,
 }
 
 /// What is asked of [`arrange`].
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "ts", derive(ts_rs::TS))]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Arranging {
     /// The bed.
@@ -152,8 +154,6 @@ pub struct Arranging {
     pub wishes: Vec<Wish>,
     /// Patches of that year that are not locked make way.
     pub anew: bool,
-    /// How long to look, 1 to 10.
-    pub effort: u8,
 }
 
 /// The most wishes for one bed.

@@ -175,10 +175,11 @@ impl Around<'_> {
     /// Company and shade with what stands in the bed already.
     fn beside_what_stands(&self, planting: &Planting, rect: Rect, ground: Ground, note: &mut impl FnMut(Why, i32)) {
         for other in self.standing {
-            let Some(crop) = self.known.catalogue.crop(&other.crop) else { continue };
+            let Some(crop) = self.known.catalogue.crop(&other.planted.crop) else { continue };
             for &index in self.known.catalogue.relations_between(planting.crop, crop) {
                 let relation = &self.known.catalogue.relations[index];
-                let grown = crop.way(&other.way).is_some_and(|way| relation.applies((planting.crop, planting.way), (crop, way)));
+                let grown =
+                    crop.way(&other.planted.way).is_some_and(|way| relation.applies((planting.crop, planting.way), (crop, way)));
                 if grown && (relation.reach != Nearness::Touching || other.rect.touches(rect)) {
                     note(Why::Company { with: crop.key.clone(), relation: index }, points(relation));
                 }

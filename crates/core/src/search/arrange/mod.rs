@@ -3,7 +3,7 @@
 //! Wishes become candidates (a rectangle each, with what speaks for and against it by itself), pairs of
 //! candidates are scored by company and shade, and a search picks one candidate a wish or none. Small
 //! beds are searched through; larger ones by taking a few crops up and putting them down again, best
-//! first. The same question always gets the same answer, and more effort never a worse one.
+//! first. The same question always gets the same answers, each at least as good as the one before.
 
 pub mod asked;
 pub mod candidates;

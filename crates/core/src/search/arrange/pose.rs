@@ -7,27 +7,37 @@ use crate::known::Known;
 use crate::search::arrange::asked::{Arranged, Arranging, MOST_WISHES, Proposal, Proposed, Weighed, Why, Wish};
 use crate::search::arrange::problem;
 use crate::search::arrange::problem::{Problem, score};
-use crate::search::arrange::search::search;
+use crate::search::arrange::search::{Answer, STARTS, search};
+use crate::search::watch::Watch;
 use crate::season::span::usual_span;
 use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::PatchId;
-use sparrow_facts::patch::{Patch, Placing};
+use sparrow_facts::patch::{Patch, Placing, Planted};
 use sparrow_facts::rect::Rect;
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::timing::Timing;
 
-/// Rounds of taking up and putting down in each start; a step of effort is one start.
+/// Rounds of taking up and putting down in each start.
 const ROUNDS: u32 = 300;
 
 /// Proposes how a bed might be laid out.
-pub fn arrange(known: Known, asked: &Arranging) -> Result<Arranged, Refusal> {
+pub fn arrange(known: Known, asked: &Arranging, watch: &mut Watch<Arranged>) -> Result<Arranged, Refusal> {
     let Known { garden, catalogue, .. } = known;
     number("wishes for one bed", asked.wishes.len() as i64, [1, MOST_WISHES as i64])?;
-    number("effort", asked.effort.into(), [1, 10])?;
     let (problem, patterns) = posed(known, asked)?;
-    let found = search(&problem, u32::from(asked.effort), ROUNDS);
-    let proposals = found.picks.iter().map(|pick| told(&problem, catalogue, &patterns, pick)).collect();
-    Ok(Arranged { proposals, bound: found.bound, proven: found.proven, gone: making_way(garden, asked) })
+    let gone = making_way(garden, asked);
+    let arranged = |found: &Answer| Arranged {
+        proposals: found.picks.iter().map(|pick| told(&problem, catalogue, &patterns, pick)).collect(),
+        bound: found.bound,
+        proven: found.proven,
+        looked: [found.starts, STARTS],
+        gone: gone.clone(),
+    };
+    let found = search(&problem, ROUNDS, &mut |found| match found {
+        Some(found) => watch(Some(&|| arranged(&found()))),
+        None => watch(None),
+    });
+    Ok(arranged(&found))
 }
 
 /// The plain problem behind a question, for those who want to solve it another way.
@@ -68,16 +78,12 @@ fn pattern(known: Known, asked: &Arranging, wish: &Wish) -> Result<Placing, Refu
     }
     Ok(Placing {
         bed: asked.bed,
-        crop: crop.key.clone(),
-        way: way.key.clone(),
         rect: Rect { x: 0, y: 0, w: 1, h: 1 },
-        holes: None,
         from,
         until,
-        between: false,
-        school: None,
         line: None,
         timing: Timing::default(),
+        planted: Planted::usual(&crop.key, &way.key),
     })
 }
 

@@ -62,12 +62,16 @@ pub fn build(known: Known, bed: &Bed, wishes: &[Wish], patterns: &[Placing]) -> 
         .collect();
     let patches: Vec<Patch> = patterns.iter().map(|pattern| pattern.patch(0)).collect();
     let pairs = patches.iter().map(|one| patches.iter().map(|other| pair(known, bed, one, other)).collect());
-    Problem { wishes: wished, crops: patterns.iter().map(|pattern| pattern.crop.clone()).collect(), pairs: pairs.collect() }
+    Problem {
+        wishes: wished,
+        crops: patterns.iter().map(|pattern| pattern.planted.crop.clone()).collect(),
+        pairs: pairs.collect(),
+    }
 }
 
 fn grown<'c>(catalogue: &'c Catalogue, patch: &Patch) -> Option<(&'c Crop, &'c Way)> {
-    let crop = catalogue.crop(&patch.crop)?;
-    Some((crop, crop.way(&patch.way)?))
+    let crop = catalogue.crop(&patch.planted.crop)?;
+    Some((crop, crop.way(&patch.planted.way)?))
 }
 
 fn pair(known: Known, bed: &Bed, one: &Patch, other: &Patch) -> Pair {

@@ -6,6 +6,7 @@
 use crate::ground::pattern::Chance;
 use crate::search::arrange::problem::{Problem, score};
 use crate::search::arrange::weigh::MISSING;
+use crate::search::watch::Watch;
 
 /// One candidate a wish, or none.
 pub type Pick = Vec<Option<usize>>;
@@ -19,6 +20,8 @@ pub struct Answer {
     pub bound: i32,
     /// The first is proved to be the best.
     pub proven: bool,
+    /// Starts it was looked for from, of [`STARTS`].
+    pub starts: u32,
 }
 
 /// The most candidates looked at to prove a pick the best.
@@ -30,29 +33,55 @@ const SAME: u32 = 2;
 /// What it costs in the search for another answer to put a crop where it was.
 const AGAIN: i32 = 25;
 
-/// The best pick within so many starts of so many rounds. The same problem, starts and rounds give the
-/// same answer; more starts never give a worse one, because they begin with the same.
-pub fn search(problem: &Problem, starts: u32, rounds: u32) -> Answer {
+/// Starts of taking up and putting down before the search ends by itself.
+pub const STARTS: u32 = 10;
+
+/// The best pick, looked for from several starts of so many rounds each. It is told after each start, and is proved the
+/// best where that can be done. The same problem and rounds give the same answers; none is worse than one before it.
+pub fn search(problem: &Problem, rounds: u32, watch: &mut Watch<Answer>) -> Answer {
     let mut found: Vec<(i32, Pick)> = as_it_is(problem).into_iter().map(|pick| (score(problem, &pick), pick)).collect();
-    let best_of = |found: &[(i32, Pick)]| found.iter().max_by_key(|one| one.0).map(|one| one.1.clone());
-    for start in 0..u64::from(starts.max(1)) {
-        let best = Ruin::new(problem, None, 2 * start).run(rounds);
+    let (mut starts, mut proven, mut tried) = (0, false, None);
+    while starts < STARTS && !proven {
+        let seed = 2 * u64::from(starts);
+        let best = Ruin::new(problem, None, seed).run(rounds);
         found.push((score(problem, &best), best));
         // What lies elsewhere is looked for from the start; it is also another way to something better.
         let unlike = best_of(&found);
-        let other = Ruin::new(problem, unlike.as_ref(), 2 * start + 1).run(rounds);
+        let other = Ruin::new(problem, unlike.as_ref(), seed + 1).run(rounds);
         found.push((score(problem, &other), other));
+        starts += 1;
+        // A better pick to beat cuts off more: only then is another try worth its while.
+        let best = found.iter().map(|one| one.0).max();
+        if best != tried {
+            tried = best;
+            proven = prove(problem, &mut found);
+        }
+        if !watch(Some(&|| answer(problem, &found, proven, starts))) {
+            break;
+        }
     }
-    let mut best = best_of(&found).unwrap_or_default();
+    answer(problem, &found, proven, starts)
+}
+
+fn best_of(found: &[(i32, Pick)]) -> Option<Pick> {
+    found.iter().max_by_key(|one| one.0).map(|one| one.1.clone())
+}
+
+/// Looks through all picks, as far as that goes; a better one is found with the others.
+fn prove(problem: &Problem, found: &mut Vec<(i32, Pick)>) -> bool {
+    let best = best_of(found).unwrap_or_default();
     let mut through = Through::new(problem, score(problem, &best));
     let proven = through.run();
-    if let Some(better) = through.best.take() {
-        best = better;
-    }
+    found.extend(through.best.take().map(|better| (score(problem, &better), better)));
+    proven
+}
+
+fn answer(problem: &Problem, found: &[(i32, Pick)], proven: bool, starts: u32) -> Answer {
+    let best = best_of(found).unwrap_or_default();
     let bound = if proven { score(problem, &best) } else { bound(problem) };
-    let other = found.into_iter().filter(|(_, other)| differs(problem, &best, other)).max_by_key(|one| one.0);
-    let picks = std::iter::once(best).chain(other.map(|one| one.1)).collect();
-    Answer { picks, bound, proven }
+    let other = found.iter().filter(|(_, other)| differs(problem, &best, other)).max_by_key(|one| one.0);
+    let other = other.map(|one| one.1.clone());
+    Answer { picks: std::iter::once(best).chain(other).collect(), bound, proven, starts }
 }
 
 /// The bed as it is, as far as the wishes lie in it now: what there is to beat. Nothing when none does.

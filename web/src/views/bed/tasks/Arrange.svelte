@@ -1,11 +1,11 @@
 <script lang="ts">
   // Asks how the bed might be laid out for a list of wishes, shows the answers, and plants one.
   import { untrack } from 'svelte';
-  import { api, Refused } from '../../../api';
-  import type { Arranged } from '../../../generated/Arranged';
   import type { Bed } from '../../../generated/Bed';
   import type { Wish } from '../../../generated/Wish';
+  import SearchLine from '../../../parts/SearchLine.svelte';
   import { useOpenGarden } from '../../../state/context';
+  import { SearchState } from '../../../state/search.svelte';
   import { whyHeading, whyWords } from '../../../words/arranging';
   import { count } from '../../../words/lengths';
   import { squareSize, upper } from '../../../words/reasons';
@@ -19,10 +19,10 @@
   function standing(): Wish[] {
     const own = garden
       .patchesIn(bed.id)
-      .filter((one) => !one.patch.locked && !one.patch.between && one.reckoning.sum.plants > 0);
+      .filter((one) => !one.patch.locked && !one.patch.planted.between && one.reckoning.sum.plants > 0);
     return own.map((one) => ({
       crop: one.crop.key,
-      way: one.patch.way,
+      way: one.patch.planted.way,
       plants: one.reckoning.sum.plants,
       must: true,
       from: one.patch.from,
@@ -37,43 +37,23 @@
     return brought ?? standing();
   }
   let wishes = $state(untrack(asked));
-  let answer = $state.raw<Arranged | null>(null);
-  let shown = $state(0);
-  let effort = $state(0);
-  let looking = $state(false);
-  let trouble = $state('');
-  const MOST = 10;
+  const search = untrack(() => new SearchState<'arrange'>(garden));
+  const answer = $derived(search.found?.is ?? null);
+  let chosen = $state(0);
+  const shown = $derived(Math.min(chosen, (answer?.proposals.length ?? 1) - 1));
   const proposal = $derived(answer?.proposals[shown] ?? null);
 
   /** Looks longer and longer, until stopped; each answer is at least as good as the last, and is kept. */
-  async function look(until: number) {
-    looking = true;
-    trouble = '';
-    try {
-      while (looking && effort < until) {
-        const asked = { bed: bed.id, year, wishes: $state.snapshot(wishes), anew: true, effort: effort + 1 };
-        const found = await api.ask(garden.view.id, { ask: 'arrange', ...asked });
-        // A stop that came meanwhile keeps the answer too.
-        [answer, shown] = [found, Math.min(shown, found.proposals.length - 1)];
-        effort = found.proven ? MOST : effort + 1;
-      }
-    } catch (error) {
-      if (!(error instanceof Refused)) throw error;
-      trouble = upper(error.problem.detail);
-    } finally {
-      looking = false;
-    }
+  function look() {
+    chosen = 0;
+    search.start({ search: 'arrange', bed: bed.id, year, wishes: $state.snapshot(wishes), anew: true });
   }
 
-  function again() {
-    [effort, shown, answer] = [0, 0, null];
-    void look(2);
-  }
-
+  $effect(() => () => search.clear());
   $effect(() => {
     desk.preview = (proposal?.patches ?? []).map((one) => ({
       rect: one.place.rect,
-      ticket: garden.crop(one.place.crop)?.ticket ?? '',
+      ticket: garden.crop(one.place.planted.crop)?.ticket ?? '',
       later: garden.needle < one.place.from || garden.needle > one.place.until,
     }));
   });
@@ -88,7 +68,7 @@
     const square = garden.crop(crop)?.ways.find((one) => one.key === way)?.square_twelfths ?? [12, 12];
     const plants = Math.max(1, Math.floor(12 / (square[0] ?? 12)) * Math.floor(12 / (square[1] ?? 12)));
     wishes.push({ crop, way, plants, must: false, from: null, until: null, now: null });
-    answer = null;
+    search.clear();
   }
 </script>
 
@@ -108,7 +88,7 @@
           min="1"
           max="5000"
           bind:value={wish.plants}
-          onchange={() => (answer = null)}
+          onchange={() => search.clear()}
         /></label
       >
       <select
@@ -117,7 +97,7 @@
         value={wish.must ? 'must' : 'room'}
         onchange={(event) => {
           wish.must = event.currentTarget.value === 'must';
-          answer = null;
+          search.clear();
         }}
       >
         <option value="must">at least</option>
@@ -128,7 +108,7 @@
         aria-label={`Leave out ${garden.crop(wish.crop)?.name ?? ''}`}
         onclick={() => {
           wishes.splice(index, 1);
-          answer = null;
+          search.clear();
         }}>out</button
       >
     </li>
@@ -138,16 +118,14 @@
 </ol>
 <CropChoice label="Add a crop" take={add} />
 <p class="mt-2 flex flex-wrap gap-x-5">
-  {#if looking}
-    <button class="act" onclick={() => (looking = false)}>stop, keep this</button>
-  {:else if answer && effort < MOST}
-    <button class="act" onclick={() => look(MOST)}>look longer</button>
+  {#if search.going}
+    <button class="act" onclick={() => search.stop()}>stop, keep this</button>
   {:else if !answer}
-    <button class="act" disabled={wishes.length === 0} onclick={again}>arrange</button>
+    <button class="act" disabled={wishes.length === 0} onclick={look}>arrange</button>
   {/if}
-  {#if proposal && !looking}<button class="act" onclick={plant}>plant it so</button>{/if}
+  {#if proposal && !search.going}<button class="act" onclick={plant} data-plant>plant it so</button>{/if}
 </p>
-{#if trouble}<p class="trouble" role="alert">{trouble}</p>{/if}
+<SearchLine {search} />
 <div aria-live="polite">
   {#if answer && proposal}
     <p class="mt-2 flex items-end gap-3">
@@ -156,7 +134,7 @@
         >points{answer.proven && shown === 0
           ? ', proved the best of all places looked at'
           : `; none above ${answer.bound}`}<br /><span class="quiet"
-          >looked {count(effort, 'round', 'rounds')} of {MOST}</span
+          >looked {count(answer.looked[0], 'round', 'rounds')} of {answer.looked[1]}</span
         ></span
       >
     </p>
@@ -167,7 +145,7 @@
             class="act"
             aria-pressed={shown === index}
             class:no-underline!={shown === index}
-            onclick={() => (shown = index)}>{index === 0 ? 'the best' : 'a different one'} ({one.score})</button
+            onclick={() => (chosen = index)}>{index === 0 ? 'the best' : 'a different one'} ({one.score})</button
           >
         {/each}
       </p>
@@ -190,10 +168,10 @@
       {#each proposal.patches as one (one.wish)}
         <li class="mb-2">
           <strong class="font-medium"
-            >{upper(garden.crop(one.place.crop)?.name ?? '')}, {count(one.plants, 'plant', 'plants')}</strong
+            >{upper(garden.crop(one.place.planted.crop)?.name ?? '')}, {count(one.plants, 'plant', 'plants')}</strong
           >
           <span class="quiet">{squareSize(one.place.rect.w, one.place.rect.h)}</span>
-          <p class="quiet">{whyWords(garden, one.place.crop, one.why)}</p>
+          <p class="quiet">{whyWords(garden, one.place.planted.crop, one.why)}</p>
         </li>
       {/each}
     </ul>

@@ -4,6 +4,7 @@
   import type { Bare } from '../../../generated/Bare';
   import type { Suits } from '../../../generated/Suits';
   import type { Bed } from '../../../generated/Bed';
+  import { AnswerState } from '../../../state/answer.svelte';
   import { useOpenGarden } from '../../../state/context';
   import { dayMonth, plusDays } from '../../../words/dates';
   import { count, squares } from '../../../words/lengths';
@@ -11,11 +12,9 @@
   let { bed }: { bed: Bed } = $props();
   const { garden, desk } = useOpenGarden();
 
-  let gaps = $state.raw<Bare[] | null>(null);
   const year = $derived(garden.season.year);
-  $effect(() => {
-    garden.asks({ ask: 'bare', bed: bed.id, year }, (answer) => (gaps = answer));
-  });
+  const answer = new AnswerState(garden, () => ({ ask: 'bare', bed: bed.id, year }));
+  const gaps = $derived(answer.is);
 
   function show(gap: Bare, ticket = '') {
     desk.preview = [{ rect: gap.rect, ticket }];
@@ -26,14 +25,10 @@
     const until = last < gap.until ? last : gap.until;
     const place = {
       bed: bed.id,
-      crop,
-      way,
       rect: gap.rect,
-      holes: null,
       from,
       until,
-      between: false,
-      school: null,
+      planted: { crop, way, holes: null, between: false, school: null },
       line: null,
       timing: AS_USUAL,
     };

@@ -3,6 +3,7 @@
   import type { After } from '../../../generated/After';
   import type { Bed } from '../../../generated/Bed';
   import type { Fitted } from '../../../generated/Fitted';
+  import { AnswerState } from '../../../state/answer.svelte';
   import { useOpenGarden } from '../../../state/context';
   import { dayMonth } from '../../../words/dates';
   import { count, length } from '../../../words/lengths';
@@ -11,27 +12,21 @@
   let { bed }: { bed: Bed } = $props();
   const { garden, desk } = useOpenGarden();
 
-  let all = $state.raw<Fitted[]>([]);
   let open = $state('');
   let name = $state('');
   let chosen = $state<number[]>([]);
   const rect = $derived({ ...desk.cursor });
   const year = $derived(garden.season.year);
+  const answer = new AnswerState(garden, () => ({ ask: 'groupings', bed: bed.id, rect, year }));
+  const all = $derived(answer.is ?? []);
   const fitting = $derived([...all].sort((a, b) => Number(b.stages.length > 0) - Number(a.stages.length > 0)));
   const known = $derived((key: string) => garden.catalogue.groupings.find((one) => one.key === key));
-
-  $effect(() => {
-    const where = rect;
-    garden.asks({ ask: 'groupings', bed: bed.id, rect: where, year }, (answer) => {
-      if (where === rect) all = answer;
-    });
-  });
 
   $effect(() => {
     const stages = all.find((one) => one.key === open)?.stages ?? [];
     desk.preview = stages.map((stage) => ({
       rect: stage.place.rect,
-      ticket: stage.place.between ? '' : (garden.crop(stage.place.crop)?.ticket ?? ''),
+      ticket: stage.place.planted.between ? '' : (garden.crop(stage.place.planted.crop)?.ticket ?? ''),
     }));
   });
 
@@ -46,7 +41,7 @@
 
   function waits(fitted: Fitted, after: After): string {
     const host = fitted.stages[after.part];
-    const crop = garden.crop(host?.place.crop ?? '')?.name ?? '';
+    const crop = garden.crop(host?.place.planted.crop ?? '')?.name ?? '';
     if (after.stands_inches !== null)
       return `when the ${crop} stands ${length(after.stands_inches * 254, garden.units)}`;
     return after.because ? `when ${after.because}` : `${after.days ?? 0} days after the ${crop}`;
@@ -86,12 +81,12 @@
               <li>
                 {count(
                   stage.plants,
-                  garden.crop(stage.place.crop)?.name ?? '',
-                  garden.crop(stage.place.crop)?.plural ?? '',
+                  garden.crop(stage.place.planted.crop)?.name ?? '',
+                  garden.crop(stage.place.planted.crop)?.plural ?? '',
                 )}
                 <span class="quiet"
                   >from {dayMonth(stage.place.from)}{stage.after ? `, ${waits(fitted, stage.after)}` : ''}{stage.place
-                    .between
+                    .planted.between
                     ? ', between'
                     : ''}</span
                 >

@@ -1,8 +1,7 @@
 <script lang="ts">
   // Row markers: lines laid in order, gaps typed or dragged, until the bed is full.
-  import { api, Refused } from '../../../api';
   import type { Bed } from '../../../generated/Bed';
-  import type { Markers } from '../../../generated/Markers';
+  import { AnswerState } from '../../../state/answer.svelte';
   import { useOpenGarden } from '../../../state/context';
   import { count, length } from '../../../words/lengths';
   import { upper } from '../../../words/reasons';
@@ -19,26 +18,11 @@
   }
   let rows = $state<Row[]>([]);
   let across = $state(false);
-  let laid = $state.raw<Markers | null>(null);
-  let trouble = $state('');
   const year = $derived(garden.season.year);
 
-  $effect(() => {
-    const asked = $state.snapshot(rows).map((row) => ({ ...row, gap: row.gap.trim() === '' ? null : row.gap }));
-    const marking = { bed: bed.id, year, across, rows: asked };
-    let still = true;
-    api.ask(garden.view.id, { ask: 'markers', ...marking }).then(
-      (answer) => {
-        if (!still) return;
-        [laid, trouble] = [answer, ''];
-      },
-      (error: unknown) => {
-        if (!(error instanceof Refused)) throw error;
-        if (still) trouble = upper(error.problem.detail);
-      },
-    );
-    return () => (still = false);
-  });
+  const asked = $derived($state.snapshot(rows).map((row) => ({ ...row, gap: row.gap.trim() || null })));
+  const answer = new AnswerState(garden, () => ({ ask: 'markers', bed: bed.id, year, across, rows: asked }), true);
+  const laid = $derived(answer.is);
 
   $effect(() => {
     desk.preview = (laid?.places ?? []).map((place) => ({
@@ -123,7 +107,7 @@
   {/each}
 </ol>
 <CropChoice label="Next row" take={(crop, way) => rows.push({ crop, way, gap: '' })} />
-{#if trouble}<p class="trouble mt-1" role="alert">{trouble}</p>{/if}
+{#if answer.trouble}<p class="trouble mt-1" role="alert">{answer.trouble}</p>{/if}
 {#if laid && rows.length}
   <p class="mt-2" aria-live="polite">
     <span data-left

@@ -1,7 +1,7 @@
 <script lang="ts">
   // What to do with the setting-out sheet, and what to carry out to the bed.
   import type { Bed } from '../../../generated/Bed';
-  import type { Setting } from '../../../generated/Setting';
+  import { AnswerState } from '../../../state/answer.svelte';
   import { useOpenGarden } from '../../../state/context';
   import { dayMonth } from '../../../words/dates';
   import { count } from '../../../words/lengths';
@@ -11,19 +11,17 @@
   let { bed }: { bed: Bed } = $props();
   const { garden, desk } = useOpenGarden();
 
-  let settings = $state.raw<Setting[]>([]);
   const year = $derived(garden.season.year);
   const on = $derived(desk.wholeYear ? null : garden.needle);
-  $effect(() => {
-    garden.asks({ ask: 'sheet', bed: bed.id, year, on }, (answer) => (settings = answer.plantings));
-  });
+  const answer = new AnswerState(garden, () => ({ ask: 'sheet', bed: bed.id, year, on }));
+  const settings = $derived(answer.is?.plantings ?? []);
 
   /** Seeds or plants of each crop, all its patches together. */
   const bring = $derived.by(() => {
     const found: { crop: string; plants: number; seeds: number }[] = [];
     for (const setting of settings) {
       const patch = garden.view.garden.patches.find((one) => one.id === setting.patch);
-      const crop = garden.crop(patch?.crop ?? '')?.name ?? '';
+      const crop = garden.crop(patch?.planted.crop ?? '')?.name ?? '';
       const n = setting.strewn ?? setting.holes * setting.in_each;
       let line = found.find((one) => one.crop === crop);
       if (!line) found.push((line = { crop, plants: 0, seeds: 0 }));
