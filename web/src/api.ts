@@ -6,6 +6,7 @@ import type { Changed } from './generated/Changed';
 import type { Command } from './generated/Command';
 import type { GardenLine } from './generated/GardenLine';
 import type { GardenView } from './generated/GardenView';
+import type { Look } from './generated/Look';
 import type { Outcome } from './generated/Outcome';
 import type { Question } from './generated/Question';
 import type { Refusal } from './generated/Refusal';
@@ -119,6 +120,9 @@ export const api = {
   letIn: (garden: number, name: string, role: string) =>
     ask<undefined>('POST', `/gardens/${garden}/members`, { name, role }),
   garden: (garden: number, on: string | null) => ask<GardenView>('GET', `/gardens/${garden}${on ? `?on=${on}` : ''}`),
+  /** Another day, by what is otherwise on it than on the day that was seen. */
+  look: (garden: number, on: string, was: string, revision: number) =>
+    ask<Look>('GET', `/gardens/${garden}/look?on=${on}&was=${was}&revision=${revision}`),
   /** Asks for a change; sent again after a lost answer, it is made once. */
   change: ({ garden, revision, key, on, season, does }: Request) => {
     const headers = { 'If-Match': `"${revision}"`, 'Idempotency-Key': key };

@@ -27,6 +27,7 @@ async fn main() -> Result<(), Failure> {
     shot("turns").await?;
     gardener.presses("c").await?;
     gardener.reads("Ways out, cheapest first").await?;
+    gardener.reads_no_more("Looking for").await?;
     shot("turns-clash").await?;
     gardener.presses(Key::Escape + "").await?;
     gardener.opens_bed("Pear bed").await?;
@@ -51,7 +52,7 @@ async fn main() -> Result<(), Failure> {
     gardener.reads("16 June").await?;
     gardener.presses("a").await?;
     gardener.clicks("arrange").await?;
-    gardener.reads("Where the points come from").await?;
+    gardener.sees("[data-plant]").await?;
     gardener.driver.execute("document.querySelector('[data-score]').scrollIntoView({ block: 'start' })", Vec::new()).await?;
     shot("bed-arrange").await?;
     gardener.presses(Key::Escape + "").await?;

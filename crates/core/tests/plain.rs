@@ -4,13 +4,14 @@ mod common;
 
 use common::known_on;
 use common::{TODAY, garden_with, some_command};
+use jiff::ToSpan;
 use jiff::civil::{Date, date};
 use proptest::prelude::*;
 use proptest::strategy::ValueTree;
 use sparrow_core::catalogue::{Catalogue, Crop, Nearness};
 use sparrow_core::change::command::carry_out;
 use sparrow_core::climate::calendar::growing_year;
-use sparrow_core::reckon::day::{Reckoning, reckon};
+use sparrow_core::reckon::day::{Reckoning, glance, reckon};
 use sparrow_core::rules::findings::Finding;
 use sparrow_core::rules::reason::{Reason, Weight};
 use sparrow_facts::garden::Garden;
@@ -172,6 +173,17 @@ proptest! {
             let everything: Vec<Patch> = moved.patches.clone();
             let trouble: Vec<_> = company_plainly(&everything, &moved).into_iter().filter(about).collect();
             prop_assert!(trouble.is_empty(), "{trouble:?}");
+        }
+    }
+
+    #[test]
+    fn prop_a_glance_at_another_day_is_what_reckoning_it_anew_finds(garden in any_garden(), from in 0..365i64, to in -20..400i64) {
+        let day = |n: i64| date(2027, 1, 1).saturating_add(n.days());
+        let (before, after) = (reckon(known_on(&garden, TODAY), day(from)), reckon(known_on(&garden, TODAY), day(to)));
+        let glance = glance(known_on(&garden, TODAY), &before, day(to));
+        prop_assert_eq!(glance.is_some(), before.season.year == after.season.year);
+        if let Some(glance) = glance {
+            prop_assert_eq!(before.on(&glance), after);
         }
     }
 

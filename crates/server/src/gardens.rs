@@ -15,10 +15,13 @@ use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use sparrow_core::catalogue::Catalogue;
 use sparrow_core::change::site::checked_site;
+use sparrow_core::reckon::day::Glance;
 use sparrow_facts::garden::Garden;
 use sparrow_facts::site::Site;
 use sparrow_formats::garden_file;
 use sparrow_store::{GardenId, Role, StoreError};
+use std::sync::Arc;
+use ts_rs::TS;
 
 /// The day to look at; nothing for the day where the needle rests.
 #[derive(Deserialize)]
@@ -76,6 +79,43 @@ pub async fn create(shared: Data<Shared>, SignedIn(account): SignedIn, body: Byt
 #[utoipa::path(get, path = "/api/v1/gardens/{garden}", params(("garden" = i64, Path, description = "number of the garden"), ("on" = Option<String>, Query, description = "day to look at, YYYY-MM-DD")), responses((status = 200, description = "the garden and all that follows from it"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn show(inside: InGarden, day: Query<OnDay>) -> Result<HttpResponse, Trouble> {
     Ok(answer(inside.view(inside.ready().await?, day.on).await?))
+}
+
+/// The day to look at, and the day and revision that are looked at now.
+#[derive(Deserialize)]
+pub struct Turning {
+    on: Date,
+    was: Date,
+    revision: i64,
+}
+
+/// What another day is told as.
+#[derive(Serialize, TS, JsonSchema)]
+#[serde(tag = "came", rename_all = "kebab-case")]
+pub enum Look {
+    /// What is otherwise on it, in the garden at the revision that was seen.
+    Glance(Glance),
+    /// All of the garden: it has changed, or the day lies in another growing year.
+    Whole(Box<GardenView>),
+}
+
+/// Anyone with a role in the garden: another day, told by what is otherwise on it than on the day seen before.
+#[utoipa::path(get, path = "/api/v1/gardens/{garden}/look", params(("garden" = i64, Path, description = "number of the garden"), ("on" = String, Query, description = "day to look at, YYYY-MM-DD"), ("was" = String, Query, description = "day seen before"), ("revision" = i64, Query, description = "revision seen")), responses((status = 200, description = "what is otherwise, or the garden"), (status = "4XX", description = "problem details, RFC 9457")))]
+pub async fn look(inside: InGarden, turning: Query<Turning>) -> Result<HttpResponse, Trouble> {
+    let Turning { on, was, revision } = *turning;
+    let ready = inside.ready().await?;
+    let today = inside.today(&ready);
+    let look = if ready.at.revision == revision {
+        let ready = Arc::clone(&ready);
+        work(move || ready.glance(was, on, today)).await?.map(Look::Glance)
+    } else {
+        None
+    };
+    let look = match look {
+        Some(glance) => glance,
+        None => Look::Whole(Box::new(inside.view(ready, Some(on)).await?)),
+    };
+    Ok(HttpResponse::Ok().insert_header((header::CACHE_CONTROL, "no-store")).json(look))
 }
 
 /// Anyone with a role in the garden: the garden as a file.

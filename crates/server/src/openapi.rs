@@ -3,7 +3,7 @@
 
 use crate::changes::{Asking, Outcome};
 use crate::errors::Problem;
-use crate::gardens::{LetIn, MemberLine, NewGarden};
+use crate::gardens::{LetIn, Look, MemberLine, NewGarden};
 use crate::searches::Told;
 use crate::seasons::{CalendarAt, StationRead};
 use crate::view::{GardenLine, GardenView, TapeReading};
@@ -35,6 +35,7 @@ use utoipa::OpenApi;
         crate::gardens::create,
         crate::gardens::import,
         crate::gardens::show,
+        crate::gardens::look,
         crate::changes::command,
         crate::questions::question,
         crate::searches::search,
@@ -110,6 +111,7 @@ const BODIES: &[Bodies] = &[
     route("post", "/api/v1/gardens", Some(of::<NewGarden>), of::<GardenView>),
     route("post", "/api/v1/gardens/import", Some(of::<GardenFile>), of::<GardenView>),
     route("get", "/api/v1/gardens/{garden}", None, of::<GardenView>),
+    route("get", "/api/v1/gardens/{garden}/look", None, of::<Look>),
     route("get", "/api/v1/gardens/{garden}/export", None, of::<GardenFile>),
     route("post", "/api/v1/gardens/{garden}/commands", Some(of::<Asking>), of::<Carried>),
     route("post", "/api/v1/gardens/{garden}/undo", None, of::<Outcome>),

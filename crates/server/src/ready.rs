@@ -6,7 +6,7 @@ use quick_cache::sync::Cache;
 use sparrow_core::catalogue::Catalogue;
 use sparrow_core::growth::grower::Grower;
 use sparrow_core::known::Known;
-use sparrow_core::reckon::day::{Reckoning, reckon};
+use sparrow_core::reckon::day::{Glance, Reckoning, glance, reckon};
 use sparrow_facts::edit::{self, Edit};
 use sparrow_facts::garden::Garden;
 use sparrow_store::{GardenId, History, Versioned};
@@ -62,12 +62,21 @@ impl Ready {
         let mut kept = self.reckoned.lock().unwrap_or_else(PoisonError::into_inner);
         match &*kept {
             Some((of, reckoning)) if *of == (needle, today) => Arc::clone(reckoning),
-            _ => {
-                let reckoning = Arc::new(reckon(self.known(today), needle));
+            last => {
+                let known = self.known(today);
+                let near = last.as_ref().filter(|((_, then), _)| *then == today).map(|(_, reckoning)| reckoning);
+                // Another day of the same year is told from what is known of it already.
+                let glanced = near.and_then(|near| Some(Reckoning::clone(near).on(&glance(known, near, needle)?)));
+                let reckoning = Arc::new(glanced.unwrap_or_else(|| reckon(known, needle)));
                 *kept = Some(((needle, today), Arc::clone(&reckoning)));
                 reckoning
             }
         }
+    }
+
+    /// What is otherwise on a day than on another one of the same growing year; nothing where they are of two years.
+    pub fn glance(&self, was: Date, needle: Date, today: Date) -> Option<Glance> {
+        glance(self.known(today), &self.reckon(was, today), needle)
     }
 }
 

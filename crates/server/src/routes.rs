@@ -35,6 +35,7 @@ fn api(api: &mut ServiceConfig) {
         .service(
             web::scope("/gardens/{garden}")
                 .route("", get().to(gardens::show))
+                .route("/look", get().to(gardens::look))
                 .route("/commands", post().to(changes::command))
                 .route("/questions", post().to(questions::question))
                 .route("/searches", post().to(searches::search))

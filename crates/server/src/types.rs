@@ -1,6 +1,7 @@
 //! The page's TypeScript types, written from the Rust types it is sent and sends.
 
 use crate::changes::Outcome;
+use crate::gardens::Look;
 use crate::searches::Told;
 use crate::seasons::{CalendarAt, StationRead};
 use crate::view::{GardenLine, GardenView, TapeReading};
@@ -17,6 +18,7 @@ use ts_rs::{Config, ExportError, TS};
 pub fn write_types(folder: &Path) -> Result<(), ExportError> {
     let config = Config::new().with_out_dir(folder);
     Outcome::export_all(&config)?;
+    Look::export_all(&config)?;
     GardenView::export_all(&config)?;
     GardenLine::export_all(&config)?;
     TapeReading::export_all(&config)?;

@@ -402,7 +402,7 @@ async fn every_route_described_is_there_and_asks_who_is_calling() {
             seen += 1;
         }
     }
-    assert_eq!(seen, 30);
+    assert_eq!(seen, 31);
 }
 
 #[tokio::test(flavor = "multi_thread")]

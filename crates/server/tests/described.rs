@@ -59,6 +59,8 @@ async fn gardens_and_changes_of_them_are_as_described() {
         ("/tape?read=3ft".into(), "/tape"),
         ("/gardens".into(), "/gardens"),
         (format!("/gardens/{garden}"), "/gardens/{garden}"),
+        (format!("/gardens/{garden}/look?on=2027-06-02&was=2027-06-01&revision=0"), "/gardens/{garden}/look"),
+        (format!("/gardens/{garden}/look?on=2028-06-02&was=2027-06-01&revision=0"), "/gardens/{garden}/look"),
         (format!("/gardens/{garden}/export"), "/gardens/{garden}/export"),
         (format!("/gardens/{garden}/members"), "/gardens/{garden}/members"),
         (format!("/gardens/{garden}/calendar"), "/gardens/{garden}/calendar"),

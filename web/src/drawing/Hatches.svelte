@@ -24,15 +24,16 @@
 
 <defs>
   {#each Object.entries(HATCHES) as [name, hatch] (name)}
-    <pattern
-      id={`hatch-${name}`}
-      width={hatch.size}
-      height={hatch.size}
-      patternUnits="userSpaceOnUse"
-      patternTransform={`rotate(${hatch.turn ?? 0})`}
-    >
+    {@const tile = { width: hatch.size, height: hatch.size, patternUnits: 'userSpaceOnUse' as const }}
+    {#snippet marks()}
       {#if hatch.strokes}<path class="ink" d={hatch.strokes} stroke-width={hatch.bold ?? 0.9} />{/if}
       {#each hatch.dots ?? [] as [cx, cy, r] (`${cx} ${cy}`)}<circle class="dot" {cx} {cy} {r} />{/each}
+    {/snippet}
+    <pattern id={`hatch-${name}`} {...tile} patternTransform={`rotate(${hatch.turn ?? 0})`}>{@render marks()}</pattern>
+    <!-- The same on a leaf: one shape to draw for each of many plants. -->
+    <pattern id={`leaf-${name}`} {...tile} patternTransform={`rotate(${hatch.turn ?? 0})`}>
+      <rect class="leaf" width={hatch.size} height={hatch.size} />
+      <g opacity="0.75">{@render marks()}</g>
     </pattern>
   {/each}
 </defs>
@@ -41,6 +42,10 @@
   .ink {
     fill: none;
     stroke: var(--color-ink-leaf);
+  }
+  .leaf {
+    fill: var(--color-leaf);
+    shape-rendering: crispEdges;
   }
   .dot {
     fill: var(--color-ink-leaf);

@@ -17,7 +17,8 @@ function smooth(spots: (readonly [number, number])[]): string {
     const [a, b] = [spots[i % spots.length] ?? [0, 0], spots[(i + 1) % spots.length] ?? [0, 0]];
     return [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2] as const;
   };
-  const at = ([px, py]: readonly [number, number]) => `${px.toFixed(1)} ${py.toFixed(1)}`;
+  const tenth = (n: number) => Math.round(n * 10) / 10;
+  const at = ([px, py]: readonly [number, number]) => `${tenth(px)} ${tenth(py)}`;
   const curves = spots.map((_, i) => `Q${at(spots[(i + 1) % spots.length] ?? [0, 0])} ${at(middle(i + 1))}`);
   return `M${at(middle(0))}${curves.join('')}Z`;
 }

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Changed } from '../generated/Changed';
 import type { Finding } from '../generated/Finding';
 import type { GardenView } from '../generated/GardenView';
-import { after, merged } from './changed';
+import { after, glanced, merged } from './changed';
 
 const one = (id: number, word: string) => ({ id, word });
 const id = (thing: { id: number }) => thing.id;
@@ -90,5 +90,48 @@ describe('a view after a change', () => {
     const now = after(before, changed({ facts: { beds: gone }, reckoning: { beds: gone } }));
     expect(now.garden.beds.map((bed) => bed.id)).toEqual([1]);
     expect(now.reckoning.findings.map((one) => one.key)).toEqual(['a']);
+  });
+});
+
+describe('a view on another day', () => {
+  const size = { canopy: 100, height: 50 };
+  const base = view([finding(1, 'a')]);
+  const before = {
+    ...base,
+    reckoning: {
+      ...base.reckoning,
+      beds: [
+        { bed: 1, plants: 9, free_centisquares: 400 },
+        { bed: 2, plants: 0, free_centisquares: 800 },
+      ],
+      patches: [
+        { patch: 7, stands: true, size, holes: [] },
+        { patch: 9, stands: false, size: null, holes: [] },
+      ],
+    },
+  } as unknown as GardenView;
+  const now = glanced(before, {
+    needle: '2027-06-17',
+    beds: [
+      { bed: 1, plants: 13, free_centisquares: 300 },
+      { bed: 2, plants: 0, free_centisquares: 800 },
+    ],
+    patches: [
+      { patch: 7, stands: true, size: { ...size } },
+      { patch: 9, stands: true, size },
+    ],
+  });
+
+  it('has what is otherwise on it', () => {
+    expect(now.reckoning.season.needle).toBe('2027-06-17');
+    expect(now.reckoning.beds[0]).toMatchObject({ plants: 13, free_centisquares: 300 });
+    expect(now.reckoning.patches[1]).toMatchObject({ stands: true, size, holes: [] });
+  });
+
+  it('keeps every object that is the same on both', () => {
+    expect(now.garden).toBe(before.garden);
+    expect(now.reckoning.findings).toBe(before.reckoning.findings);
+    expect(now.reckoning.beds[1]).toBe(before.reckoning.beds[1]);
+    expect(now.reckoning.patches[0]).toBe(before.reckoning.patches[0]);
   });
 });

@@ -1,6 +1,7 @@
 // A garden's view after a change: what did not change stays the same object, so that nothing of it is drawn again.
 import type { Changed } from '../generated/Changed';
 import type { Finding } from '../generated/Finding';
+import type { Glance } from '../generated/Glance';
 import type { GardenView } from '../generated/GardenView';
 import type { Rows } from '../generated/Rows';
 
@@ -52,6 +53,34 @@ export function after(view: GardenView, changed: Changed): GardenView {
       patches: merged(view.reckoning.patches, reckoning.patches, (patch) => patch.patch),
       findings: found(view.reckoning.findings, reckoning),
       paths: reckoning.paths ?? view.reckoning.paths,
+    },
+  };
+}
+
+/** The view on another day of the same growing year; what is the same on both stays the same object. */
+export function glanced(view: GardenView, glance: Glance): GardenView {
+  const { reckoning } = view;
+  const [beds, patches] = [
+    new Map(glance.beds.map((one) => [one.bed, one])),
+    new Map(glance.patches.map((one) => [one.patch, one])),
+  ];
+  return {
+    ...view,
+    reckoning: {
+      ...reckoning,
+      season: { ...reckoning.season, needle: glance.needle },
+      beds: reckoning.beds.map((bed) => {
+        const now = beds.get(bed.bed);
+        const same = !now || (now.plants === bed.plants && now.free_centisquares === bed.free_centisquares);
+        return same ? bed : { ...bed, plants: now.plants, free_centisquares: now.free_centisquares };
+      }),
+      patches: reckoning.patches.map((patch) => {
+        const now = patches.get(patch.patch);
+        const { stands, size } = patch;
+        const same =
+          !now || (now.stands === stands && now.size?.canopy === size?.canopy && now.size?.height === size?.height);
+        return same ? patch : { ...patch, stands: now.stands, size: now.size };
+      }),
     },
   };
 }

@@ -14,7 +14,7 @@ import type { Question } from '../generated/Question';
 import type { Patch } from '../generated/Patch';
 import type { PatchReckoning } from '../generated/PatchReckoning';
 import type { SeasonView } from '../generated/SeasonView';
-import { after } from './changed';
+import { after, glanced } from './changed';
 import { rememberNeedle } from './lately';
 
 /** A patch of the shown year with all that belongs to it. */
@@ -134,7 +134,13 @@ export class GardenState {
     if (this.looking) return;
     this.looking = true;
     try {
-      while (this.view.reckoning.season.needle !== this.needle) this.take(await api.garden(this.view.id, this.needle));
+      for (let was = this.season.needle; was !== this.needle; was = this.season.needle) {
+        const { id, revision } = this.view;
+        const told = await api.look(id, this.needle, was, revision);
+        if (told.came === 'whole') this.take(told);
+        // A change may have come between: then the glance is of a garden that is no more, and another is asked for.
+        else if (this.view.revision === revision && this.season.needle === was) this.take(glanced(this.view, told));
+      }
     } catch (error) {
       this.report(error, null);
     } finally {

@@ -84,6 +84,84 @@ pub struct PatchReckoning {
     pub least: (u16, u16),
 }
 
+/// What is otherwise on another day of the same growing year; counts, findings and all else stay as they are.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+pub struct Glance {
+    /// The day.
+    pub needle: Date,
+    /// Each bed, in the garden's order.
+    pub beds: Vec<BedGlance>,
+    /// Each patch of the growing year, in the garden's order.
+    pub patches: Vec<PatchGlance>,
+}
+
+/// A bed on a day.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+pub struct BedGlance {
+    /// The bed.
+    pub bed: BedId,
+    /// Plants standing on the day.
+    pub plants: u32,
+    /// Ground no patch covers on it, in hundredths of a square.
+    pub free_centisquares: u32,
+}
+
+/// A patch on a day.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+pub struct PatchGlance {
+    /// The patch.
+    pub patch: PatchId,
+    /// Whether it stands.
+    pub stands: bool,
+    /// How large its plants are, when it stands.
+    pub size: Option<Size>,
+}
+
+/// What is otherwise than in a reckoning of the same facts on another day; nothing where that lies in another growing year.
+pub fn glance(known: Known, reckoned: &Reckoning, needle: Date) -> Option<Glance> {
+    let (garden, season) = (known.garden, &reckoned.season);
+    if needle < season.first_day || season.last_day < needle {
+        return None;
+    }
+    // Only what stands has a size to be reckoned.
+    let of_patch = |one: &PatchReckoning| {
+        let patch = garden.patch(one.patch).filter(|patch| patch.stands_on(needle));
+        let size = patch.and_then(|patch| Planting::of(known, patch)).and_then(|planting| size_on(&planting, needle));
+        PatchGlance { patch: one.patch, stands: patch.is_some(), size }
+    };
+    let patches: Vec<PatchGlance> = reckoned.patches.iter().map(of_patch).collect();
+    let standing = || reckoned.patches.iter().zip(&patches).filter(|(_, now)| now.stands).map(|(one, _)| one);
+    let beds = garden.beds.iter().map(|bed| bed_on(garden, bed, needle, standing())).collect();
+    Some(Glance { needle, beds, patches })
+}
+
+impl Reckoning {
+    /// The same on another day, at a glance.
+    pub fn on(mut self, glance: &Glance) -> Reckoning {
+        self.season.needle = glance.needle;
+        for (bed, now) in self.beds.iter_mut().zip(&glance.beds) {
+            (bed.plants, bed.free_centisquares) = (now.plants, now.free_centisquares);
+        }
+        for (patch, now) in self.patches.iter_mut().zip(&glance.patches) {
+            (patch.stands, patch.size) = (now.stands, now.size);
+        }
+        self
+    }
+}
+
+fn size_on(planting: &Planting, day: Date) -> Option<Size> {
+    size::size(planting.crop, planting.way, &planting.pace, planting.patch, day)
+}
+
+/// A bed on a day, with what stands in the garden then.
+fn bed_on<'a>(garden: &Garden, bed: &Bed, day: Date, standing: impl Iterator<Item = &'a PatchReckoning>) -> BedGlance {
+    let here = standing.filter(|one| garden.patch(one.patch).is_some_and(|patch| patch.bed == bed.id));
+    BedGlance { bed: bed.id, plants: here.map(|one| one.sum.plants).sum(), free_centisquares: free_ground(garden, bed, day) }
+}
+
 /// Concludes all that follows from a garden's facts on the needle's day.
 ///
 /// `today` is only used to tell which year is being planned.
@@ -114,7 +192,7 @@ fn reckon_patch(planting: &Planting, needle: Date) -> PatchReckoning {
         least: planting::starter(sum.spacing, planting.units()),
         spread: way.spread,
         stands: patch.stands_on(needle),
-        size: size::size(crop, way, &planting.pace, patch, needle),
+        size: size_on(planting, needle),
         closes: size::first_day_as_wide(crop, way, &planting.pace, patch, distance),
         sum,
         holes,
@@ -124,15 +202,13 @@ fn reckon_patch(planting: &Planting, needle: Date) -> PatchReckoning {
 fn reckon_bed(around: &Around, bed: &Bed, patches: &[PatchReckoning]) -> BedReckoning {
     let Around { known: Known { garden, .. }, history, season, .. } = *around;
     let fit = bed_fit(bed, garden.site.units);
-    let standing = || {
-        patches.iter().filter(|reckoned| reckoned.stands && garden.patch(reckoned.patch).is_some_and(|patch| patch.bed == bed.id))
-    };
+    let now = bed_on(garden, bed, season.needle, patches.iter().filter(|one| one.stands));
     BedReckoning {
         bed: bed.id,
         fit,
         sections: bed.sections(),
-        plants: standing().map(|reckoned| reckoned.sum.plants).sum(),
-        free_centisquares: free_ground(garden, bed, season.needle),
+        plants: now.plants,
+        free_centisquares: now.free_centisquares,
         before: history.stands_before(bed.id, season.year),
         trellis_shades: shade::trellis_shades(garden, bed, calendar::midsummer(season.year, garden.site.latitude.hemisphere())),
     }

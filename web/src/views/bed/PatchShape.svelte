@@ -25,6 +25,7 @@
           return { x, y, d: wide < 3 ? '' : canopy(x, y, wide, shown.patch.id * 101 + index) };
         }),
   );
+  const fill = $derived(`url(#leaf-${garden.hatch(shown.crop.family)})`);
   const label = $derived(
     [
       `${shown.crop.name}, ${count(shown.reckoning.sum.plants, 'plant', 'plants')}`,
@@ -58,13 +59,10 @@
 >
   <rect class="edge" class:locked={shown.patch.locked} {...at} />
   <g class="plants">
-    {#each plants as plant (plant)}
-      {#if plant.d}
-        <path class="leaf" d={plant.d} />
-        <path class="leafhatch" d={plant.d} fill={`url(#hatch-${garden.hatch(shown.crop.family)})`} />
-      {/if}
+    {#each plants as plant, index (index)}
+      {#if plant.d}<path class="leaf" d={plant.d} {fill} />{/if}
     {/each}
-    {#each plants as plant (plant)}
+    {#each plants as plant, index (index)}
       <circle class="stem" cx={plant.x} cy={plant.y} r={wide > 12 ? 1.8 : 1.3} />
     {/each}
   </g>
@@ -100,12 +98,8 @@
     pointer-events: none;
   }
   .leaf {
-    fill: var(--color-leaf);
     stroke: var(--color-ink-leaf);
     stroke-width: 0.7;
-  }
-  .leafhatch {
-    opacity: 0.75;
   }
   .stem {
     fill: var(--color-soot);

@@ -24,6 +24,21 @@
     }),
   );
 
+  /** The paths between beds, with their width where there is room for it. */
+  const paths = $derived(
+    garden.view.reckoning.paths
+      .filter((path) => !path.overlap)
+      .map((path) => {
+        const at = ([x, y]: [number, number]): [number, number] => [fit.x(x), fit.y(y)];
+        const [from, to] = [at(path.between[0]), at(path.between[1])];
+        const text = length(path.width, garden.units);
+        const wide = text.length * 6.5;
+        const words = { text, wide, x: (from[0] + to[0]) / 2 + 3 + wide / 2, y: (from[1] + to[1]) / 2 + 4 };
+        return { path, a: from, b: to, words: path.width * fit.scale > 20 ? words : null };
+      }),
+  );
+  const written = $derived(paths.flatMap(({ words }) => words ?? []));
+
   function choose(bed: Bed) {
     desk.open('yard', bed.id);
     select();
@@ -41,25 +56,16 @@
       <path d={`M0 -5V0H${foot * 3}V-5M${foot} -3V0M${foot * 2} -3V0`} />
       <text x={foot * 3 + 6} y="0">{garden.units === 'metric' ? '3 m' : '3 ft'}</text>
     </g>
-    {#each garden.view.reckoning.paths as path (`${path.one} ${path.other}`)}
-      {#if !path.overlap}
-        {@const [a, b] = path.between.map(([x, y]) => [fit.x(x), fit.y(y)])}
-        {#if a && b}
-          <g class="path" class:narrow={path.narrow}>
-            <line x1={a[0]} y1={a[1]} x2={b[0]} y2={b[1]} />
-            {#if path.width * fit.scale > 20}
-              <text x={((a[0] ?? 0) + (b[0] ?? 0)) / 2 + 3} y={((a[1] ?? 0) + (b[1] ?? 0)) / 2 + 4}
-                >{length(path.width, garden.units)}</text
-              >
-            {/if}
-          </g>
-        {/if}
-      {/if}
+    {#each paths as { path, a, b, words } (`${path.one} ${path.other}`)}
+      <g class="path" class:narrow={path.narrow}>
+        <line x1={a[0]} y1={a[1]} x2={b[0]} y2={b[1]} />
+        {#if words}<text x={words.x - words.wide / 2} y={words.y}>{words.text}</text>{/if}
+      </g>
     {/each}
     {#each beds as bed (bed.id)}
       <YardBed {bed} {fit} bind:held choose={() => choose(bed)} />
     {/each}
-    {#each names(lying, fit.scale, width) as { bed, x, y } (bed.id)}
+    {#each names(lying, fit.scale, width, written) as { bed, x, y } (bed.id)}
       <text class="name" class:chosen={desk.bed === bed.id} {x} {y} text-anchor="middle">{bed.name}</text>
     {/each}
   </svg>

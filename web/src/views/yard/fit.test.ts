@@ -24,6 +24,14 @@ describe('the yard on its drawing', () => {
     expect(fitted([bed(1, 0, 0, { length: 3_000, width: 3_000 })], 800, 500).scale).toBe(0.05);
   });
 
+  it('writes no name over what is written between the beds', () => {
+    const one = bed(1, 20_000, 20_000);
+    const at = { bed: one, x: 200, y: 200 };
+    const [free] = names([at], 0.01, 800);
+    const [moved] = names([at], 0.01, 800, [{ x: 210, y: (free?.y ?? 0) + 4, wide: 30 }]);
+    expect(Math.abs((moved?.y ?? 0) - (free?.y ?? 0))).toBeGreaterThanOrEqual(17);
+  });
+
   it('writes no name over another one', () => {
     const long = 'A very long name for a very short bed';
     const near = [bed(1, 20_000, 20_000, { name: long }), bed(2, 22_000, 20_000, { name: long })];

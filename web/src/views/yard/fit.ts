@@ -36,9 +36,16 @@ export interface Lying {
   y: number;
 }
 
-/** Names stand above their beds, or below where another name is in the way. */
-export function names(beds: Lying[], scale: number, width: number): Lying[] {
-  const taken: { x: number; y: number; wide: number }[] = [];
+/** Something written on the drawing, about its middle. */
+export interface Written {
+  x: number;
+  y: number;
+  wide: number;
+}
+
+/** Names stand above their beds, or below where another name, or what is written there already, is in the way. */
+export function names(beds: Lying[], scale: number, width: number, written: Written[] = []): Lying[] {
+  const taken = [...written];
   return beds.map(({ bed, x: middle, y }) => {
     const straight = bed.turn % 180 === 0 ? bed.width : bed.length;
     const high = bed.turn % 90 === 0 ? straight : Math.hypot(bed.length, bed.width) * 0.8;
