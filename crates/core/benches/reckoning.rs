@@ -9,7 +9,7 @@ use sparrow_core::growth::growing::Growing;
 use sparrow_core::known::Known;
 use sparrow_core::reckon::day::reckon;
 use sparrow_core::reckon::season::view;
-use sparrow_core::search::arrange::asked::{Arranged, Arranging, Wish};
+use sparrow_core::search::arrange::asked::{Arranged, Arranging, BedWish};
 use sparrow_core::search::arrange::pose::arrange;
 use sparrow_core::season::course::course;
 use sparrow_core::season::handoff::hand_offs;
@@ -79,7 +79,7 @@ fn ratios(name: &str, garden: &Garden) {
 }
 
 /// Ten crops for a bed of 4 × 8 ft.
-fn ten_wishes() -> Vec<Wish> {
+fn ten_wishes() -> Vec<BedWish> {
     let ten = [
         ("tomato", "staked", 4),
         ("basil", "leaf", 8),
@@ -92,7 +92,7 @@ fn ten_wishes() -> Vec<Wish> {
         ("radish", "root", 16),
         ("marigold", "flower", 4),
     ];
-    let wish = |(n, (crop, way, plants)): (usize, (&str, &str, u32))| Wish {
+    let wish = |(n, (crop, way, plants)): (usize, (&str, &str, u32))| BedWish {
         crop: crop.into(),
         way: way.into(),
         plants,

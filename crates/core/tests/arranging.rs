@@ -9,7 +9,7 @@ use sparrow_core::change::command::{Command, carry_out};
 use sparrow_core::ground::pattern::Chance;
 use sparrow_core::ground::planting::Planting;
 use sparrow_core::known::Known;
-use sparrow_core::search::arrange::asked::{Arranged, Arranging, Wish};
+use sparrow_core::search::arrange::asked::{Arranged, Arranging, BedWish};
 use sparrow_core::search::arrange::pose;
 use sparrow_core::search::arrange::problem::{Problem, score};
 use sparrow_core::search::arrange::search::{Answer, enumerate, search};
@@ -26,8 +26,8 @@ fn garden(columns: i32, rows: i32) -> Garden {
     garden
 }
 
-fn wish(crop: &str, way: &str, plants: u32, must: bool) -> Wish {
-    Wish { crop: crop.into(), way: way.into(), plants, must, from: None, until: None, now: None }
+fn wish(crop: &str, way: &str, plants: u32, must: bool) -> BedWish {
+    BedWish { crop: crop.into(), way: way.into(), plants, must, from: None, until: None, now: None }
 }
 
 /// An arrangement looked for three times anew.
@@ -39,12 +39,12 @@ fn arrange(known: Known, asked: &Arranging) -> Result<Arranged, Refusal> {
     })
 }
 
-fn asked(wishes: Vec<Wish>) -> Arranging {
+fn asked(wishes: Vec<BedWish>) -> Arranging {
     Arranging { bed: BedId(1), year: 2027, wishes, anew: true }
 }
 
 /// Ten crops for a bed of 4 × 8 ft: more or less what fills it.
-fn ten() -> Vec<Wish> {
+fn ten() -> Vec<BedWish> {
     vec![
         wish("tomato", "staked", 4, true),
         wish("basil", "leaf", 8, true),
@@ -72,7 +72,7 @@ fn on_small_beds_the_score_is_the_best_of_all_picks_in_two_hundred_cases() {
             let (length, half) = (garden.beds[0].length, Length::inches(6));
             garden.beds[0].trellises = vec![Trellis { from_far: half, start: Length::ZERO, end: length }];
         }
-        let wishes: Vec<Wish> = (0..1 + pick(4))
+        let wishes: Vec<BedWish> = (0..1 + pick(4))
             .map(|_| {
                 let crop = catalogue.crop(crops[pick(crops.len() as u64)]).unwrap();
                 let way = &crop.ways[pick(crop.ways.len() as u64)];
@@ -92,7 +92,7 @@ fn on_small_beds_the_score_is_the_best_of_all_picks_in_two_hundred_cases() {
     assert!(left_out > 20 && paired > 60, "the premise: {left_out} too full, {paired} with neighbours");
 }
 
-fn problem(garden: &Garden, wishes: &[Wish]) -> Problem {
+fn problem(garden: &Garden, wishes: &[BedWish]) -> Problem {
     pose::problem_of(known(garden), &asked(wishes.to_vec())).expect("it is there")
 }
 
@@ -188,11 +188,11 @@ fn what_is_locked_stays_and_what_is_not_makes_way() {
 fn what_follows_on_may_lie_where_the_first_one_lay() {
     // By hand: one square, spinach until the end of May and bush beans from June: both find room.
     let day = |month, day| Some(jiff::civil::date(2027, month, day));
-    let first = Wish { from: day(3, 25), until: day(5, 31), ..wish("spinach", "leaf", 9, true) };
-    let second = Wish { from: day(6, 1), until: day(8, 20), ..wish("bean", "bush", 9, true) };
+    let first = BedWish { from: day(3, 25), until: day(5, 31), ..wish("spinach", "leaf", 9, true) };
+    let second = BedWish { from: day(6, 1), until: day(8, 20), ..wish("bean", "bush", 9, true) };
     let both = arrange(known(&garden(1, 1)), &asked(vec![first.clone(), second.clone()])).unwrap();
     assert_eq!(both.proposals[0].left_out, Vec::<usize>::new());
-    let early = Wish { from: day(5, 31), ..second };
+    let early = BedWish { from: day(5, 31), ..second };
     let one = arrange(known(&garden(1, 1)), &asked(vec![first, early])).unwrap();
     assert_eq!(one.proposals[0].left_out.len(), 1, "not on the day both would stand");
 }
@@ -211,12 +211,12 @@ fn no_answer_is_worse_than_the_bed_as_it_is() {
         let patch = common::patch_in(&garden, crop, way, rect);
         garden.patches.push(patch);
     }
-    let wishes: Vec<Wish> = garden
+    let wishes: Vec<BedWish> = garden
         .patches
         .iter()
         .map(|patch| {
             let sum = Planting::of(known(&garden), patch).unwrap().reckon().0;
-            Wish {
+            BedWish {
                 from: Some(patch.from),
                 until: Some(patch.until),
                 now: Some(patch.rect),
@@ -226,7 +226,7 @@ fn no_answer_is_worse_than_the_bed_as_it_is() {
         .collect();
     let answer = arrange(known(&garden), &asked(wishes.clone())).unwrap();
     assert_eq!(answer.proposals[0].left_out, Vec::<usize>::new(), "what lies there now fits");
-    let unknown: Vec<Wish> = wishes.into_iter().map(|wish| Wish { now: None, ..wish }).collect();
+    let unknown: Vec<BedWish> = wishes.into_iter().map(|wish| BedWish { now: None, ..wish }).collect();
     let without = arrange(known(&garden), &asked(unknown)).unwrap();
     assert!(answer.proposals[0].score >= without.proposals[0].score);
 }

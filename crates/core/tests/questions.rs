@@ -12,6 +12,7 @@ use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::{BedId, PatchId};
 use sparrow_facts::rect::Rect;
 use sparrow_facts::school::School;
+use sparrow_facts::spacing::OwnSpacing;
 use sparrow_facts::units::{Length, Tape, Units};
 
 fn garden() -> Garden {
@@ -116,4 +117,26 @@ fn every_question_about_what_is_not_there_is_refused_by_name() {
         );
         assert!(asks(&garden, Question::Bare { bed: BedId(1), year }).is_ok());
     }
+}
+
+/// By hand: beets 4 in apart are 3 × 3 on a foot; let-run squash 4 ft apart wants 16 squares; carrots by a household's own
+/// 2 in are 6 × 6.
+#[test]
+fn what_a_square_holds_follows_the_table_or_the_household_s_own_distance() {
+    let mut garden = garden();
+    let in_hand =
+        |garden: &Garden, crop: &str, way: &str| match asks(garden, Question::InHand { crop: crop.into(), way: way.into() }) {
+            Ok(Answer::InHand(held)) => (held.plants, held.centisquares),
+            other => panic!("{other:?}"),
+        };
+    assert_eq!(in_hand(&garden, "beet", "root"), (9, 11));
+    assert_eq!(in_hand(&garden, "winter-squash", "sprawling"), (0, 1600));
+    let two = Length::inches(2);
+    let own = OwnSpacing { crop: "carrot".into(), way: "root".into(), along: two, across: two, note: String::new() };
+    garden.spacings = vec![own];
+    assert_eq!(in_hand(&garden, "carrot", "root"), (36, 3));
+    let way = |crop: &str, way: &str| Catalogue::standard().crop(crop).and_then(|crop| crop.way(way)).unwrap().starter;
+    assert_eq!((way("beet", "root"), way("winter-squash", "sprawling")), ((2, 2), (8, 8)));
+    let nobody = Question::InHand { crop: "triffid".into(), way: "root".into() };
+    assert_eq!(asks(&garden, nobody).unwrap_err(), "there is no crop “triffid” in this garden or its catalogue");
 }

@@ -13,7 +13,7 @@ use sparrow_core::change::verify::verify;
 use sparrow_core::ground::pattern::Pattern;
 use sparrow_core::ground::planting::Planting;
 use sparrow_core::ground::sums::{fits, pattern, plates};
-use sparrow_core::search::arrange::asked::{Arranging, Wish};
+use sparrow_core::search::arrange::asked::{Arranging, BedWish};
 use sparrow_core::search::arrange::pose::arrange;
 use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::BedId;
@@ -31,12 +31,12 @@ fn worked(picks: Vec<[u8; 6]>) -> Garden {
     garden
 }
 
-fn any_wishes() -> impl Strategy<Value = Vec<Wish>> {
+fn any_wishes() -> impl Strategy<Value = Vec<BedWish>> {
     let wish = (0..10_000usize, 1..40u32, any::<bool>()).prop_map(|(pick, plants, must)| {
         let crops = &Catalogue::standard().crops;
         let crop = &crops[pick % crops.len()];
         let way = crop.ways[pick / crops.len() % crop.ways.len()].key.clone();
-        Wish { crop: crop.key.clone(), way, plants, must, from: None, until: None, now: None }
+        BedWish { crop: crop.key.clone(), way, plants, must, from: None, until: None, now: None }
     });
     prop::collection::vec(wish, 1..7)
 }

@@ -5,6 +5,7 @@ pub mod units;
 
 pub mod almanac;
 pub mod bed;
+pub mod difference;
 pub mod edit;
 pub mod garden;
 pub mod grouping;
@@ -13,7 +14,6 @@ pub mod ids;
 pub mod patch;
 pub mod rect;
 pub mod refusal;
-pub mod rows;
 pub mod school;
 pub mod site;
 pub mod spacing;

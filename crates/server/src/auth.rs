@@ -2,7 +2,7 @@
 
 use crate::Shared;
 use crate::compute::work;
-use crate::errors::Trouble;
+use crate::errors::RequestError;
 use crate::ready::Ready;
 use crate::view::{GardenView, view};
 use actix_session::SessionExt;
@@ -35,12 +35,12 @@ pub fn attempts() -> Attempts {
 pub struct SignedIn(pub AccountId);
 
 impl FromRequest for SignedIn {
-    type Error = Trouble;
-    type Future = future::Ready<Result<Self, Trouble>>;
+    type Error = RequestError;
+    type Future = future::Ready<Result<Self, RequestError>>;
 
     fn from_request(request: &HttpRequest, _: &mut Payload) -> Self::Future {
         let account = request.get_session().get::<AccountId>(ACCOUNT).ok().flatten();
-        future::ready(account.map(SignedIn).ok_or(Trouble::SignIn))
+        future::ready(account.map(SignedIn).ok_or(RequestError::SignIn))
     }
 }
 
@@ -62,12 +62,12 @@ pub struct InGarden {
 
 impl InGarden {
     /// The garden, ready to be asked about; read from the database only when it has changed since it was asked about last.
-    pub async fn ready(&self) -> Result<Arc<Ready>, Trouble> {
+    pub async fn ready(&self) -> Result<Arc<Ready>, RequestError> {
         self.shared.ready(self.garden, self.revision).await
     }
 
     /// The garden as it is by now, whatever came since the request came in.
-    pub async fn now(&self) -> Result<Arc<Ready>, Trouble> {
+    pub async fn now(&self) -> Result<Arc<Ready>, RequestError> {
         let (_, revision) = self.shared.store.role(self.garden, self.account).await?;
         self.shared.ready(self.garden, revision).await
     }
@@ -79,25 +79,25 @@ impl InGarden {
 
     /// The garden as this account sees it on a day, or on the one where the needle rests. Reckoning is no work for the
     /// threads that answer requests.
-    pub async fn view(&self, ready: Arc<Ready>, needle: Option<Date>) -> Result<GardenView, Trouble> {
+    pub async fn view(&self, ready: Arc<Ready>, needle: Option<Date>) -> Result<GardenView, RequestError> {
         let (garden, role, today) = (self.garden, self.role, self.today(&ready));
         work(move || view(garden, role, &ready, needle, today)).await
     }
 
     /// Refuses guests.
-    pub fn may_change(&self) -> Result<(), Trouble> {
-        if self.role == Role::Guest { Err(Trouble::LookOnly) } else { Ok(()) }
+    pub fn may_change(&self) -> Result<(), RequestError> {
+        if self.role == Role::Guest { Err(RequestError::LookOnly) } else { Ok(()) }
     }
 
     /// Refuses everyone but the owner.
-    pub fn may_let_in(&self) -> Result<(), Trouble> {
-        if self.role == Role::Owner { Ok(()) } else { Err(Trouble::LookOnly) }
+    pub fn may_let_in(&self) -> Result<(), RequestError> {
+        if self.role == Role::Owner { Ok(()) } else { Err(RequestError::LookOnly) }
     }
 }
 
 impl FromRequest for InGarden {
-    type Error = Trouble;
-    type Future = Pin<Box<dyn Future<Output = Result<Self, Trouble>>>>;
+    type Error = RequestError;
+    type Future = Pin<Box<dyn Future<Output = Result<Self, RequestError>>>>;
 
     fn from_request(request: &HttpRequest, payload: &mut Payload) -> Self::Future {
         let signed_in = SignedIn::from_request(request, payload).into_inner();
@@ -105,10 +105,10 @@ impl FromRequest for InGarden {
         let garden = request.match_info().get("garden").and_then(|text| text.parse().ok()).map(GardenId);
         Box::pin(async move {
             let SignedIn(account) = signed_in?;
-            let shared = shared.ok_or(Trouble::Broken("no shared state".into()))?;
-            let garden = garden.ok_or(Trouble::NotFound("garden"))?;
+            let shared = shared.ok_or(RequestError::Broken("no shared state".into()))?;
+            let garden = garden.ok_or(RequestError::NotFound("garden"))?;
             let (role, revision) = shared.store.role(garden, account).await.map_err(|error| match error {
-                StoreError::NotFound => Trouble::NotFound("garden"),
+                StoreError::NotFound => RequestError::NotFound("garden"),
                 other => other.into(),
             })?;
             Ok(InGarden { shared, garden, account, role, revision })

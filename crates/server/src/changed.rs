@@ -9,7 +9,7 @@ use sparrow_core::ground::yard::Path;
 use sparrow_core::reckon::day::{BedReckoning, PatchReckoning, Reckoning};
 use sparrow_core::reckon::season::SeasonView;
 use sparrow_core::rules::findings::Finding;
-use sparrow_core::season::year::Season;
+use sparrow_core::season::year::GrowingYear;
 use sparrow_facts::almanac::Almanac;
 use sparrow_facts::bed::Bed;
 use sparrow_facts::garden::Garden;
@@ -26,7 +26,7 @@ use ts_rs::TS;
 
 /// A list as it changed: those of its things that are new or otherwise than before, and the numbers of those that are gone.
 #[derive(Debug, Clone, PartialEq, Serialize, TS, JsonSchema)]
-pub struct Rows<T, I> {
+pub struct ListNow<T, I> {
     /// New, or otherwise than before.
     pub now: Vec<T>,
     /// Gone.
@@ -39,15 +39,15 @@ pub struct FactsNow {
     /// The place.
     pub site: Option<Site>,
     /// Beds.
-    pub beds: Rows<Bed, BedId>,
+    pub beds: ListNow<Bed, BedId>,
     /// Patches.
-    pub patches: Rows<Patch, PatchId>,
+    pub patches: ListNow<Patch, PatchId>,
     /// Remembered stands.
-    pub past: Rows<PastStand, PastId>,
+    pub past: ListNow<PastStand, PastId>,
     /// All own distances, when one changed.
     pub spacings: Option<Vec<OwnSpacing>>,
     /// Own groupings.
-    pub groupings: Rows<OwnGrouping, OwnGroupingId>,
+    pub groupings: ListNow<OwnGrouping, OwnGroupingId>,
     /// The household's school of spacing.
     pub school: Option<School>,
     /// All that is said of the years ahead, when anything of it changed.
@@ -86,11 +86,11 @@ pub struct BedFindings {
 #[derive(Debug, Clone, PartialEq, Serialize, TS, JsonSchema)]
 pub struct ReckoningNow {
     /// The year and its frosts.
-    pub season: Option<Season>,
+    pub season: Option<GrowingYear>,
     /// Beds.
-    pub beds: Rows<BedReckoning, BedId>,
+    pub beds: ListNow<BedReckoning, BedId>,
     /// Patches of the year.
-    pub patches: Rows<PatchReckoning, PatchId>,
+    pub patches: ListNow<PatchReckoning, PatchId>,
     /// The findings of the beds in which any changed.
     pub findings: Vec<BedFindings>,
     /// The paths between the beds.
@@ -140,10 +140,10 @@ impl Changed {
     }
 }
 
-fn rows<T: Clone + PartialEq, I: Copy + Ord>(before: &[T], after: &[T], id: impl Fn(&T) -> I) -> Rows<T, I> {
+fn rows<T: Clone + PartialEq, I: Copy + Ord>(before: &[T], after: &[T], id: impl Fn(&T) -> I) -> ListNow<T, I> {
     let was: std::collections::BTreeMap<I, &T> = before.iter().map(|one| (id(one), one)).collect();
     let is: std::collections::BTreeSet<I> = after.iter().map(&id).collect();
-    Rows {
+    ListNow {
         now: after.iter().filter(|one| was.get(&id(one)) != Some(one)).cloned().collect(),
         gone: was.into_keys().filter(|id| !is.contains(id)).collect(),
     }

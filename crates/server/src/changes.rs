@@ -4,7 +4,7 @@ use crate::auth::InGarden;
 use crate::body::read;
 use crate::changed::Changed;
 use crate::compute::work;
-use crate::errors::Trouble;
+use crate::errors::RequestError;
 use crate::ready::Ready;
 use crate::view::GardenView;
 use actix_web::http::header::{self, ETag, EntityTag};
@@ -57,13 +57,13 @@ pub enum Outcome {
 
 /// Owners and helpers: carries out a command, or rehearses it.
 #[utoipa::path(post, path = "/api/v1/gardens/{garden}/commands", params(("garden" = i64, Path, description = "number of the garden"), ("If-Match" = String, Header, description = "revision the change is made on"), ("Idempotency-Key" = Option<String>, Header, description = "1 to 100 letters; the same key twice is the same request, made once")), responses((status = 200, description = "what it changed, or the garden as it is if it had been made before"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn command(inside: InGarden, request: HttpRequest, body: Bytes) -> Result<HttpResponse, Trouble> {
+pub async fn command(inside: InGarden, request: HttpRequest, body: Bytes) -> Result<HttpResponse, RequestError> {
     inside.may_change()?;
     let Asking { command, on, rehearse, season } = read(&body)?;
     if rehearse {
         return rehearsed(&inside, command, on).await;
     }
-    let told = serde_json::to_value(&command).map_err(|error| Trouble::Broken(error.to_string()))?;
+    let told = serde_json::to_value(&command).map_err(|error| RequestError::Broken(error.to_string()))?;
     let asked = asked(&inside, &request)?;
     let looking = Looking { on, season };
     let seen = match seen(&inside, asked, &told).await? {
@@ -77,14 +77,14 @@ pub async fn command(inside: InGarden, request: HttpRequest, body: Bytes) -> Res
     outcome(&inside, &seen, made, looking).await
 }
 
-async fn rehearsed(inside: &InGarden, command: Command, on: Option<Date>) -> Result<HttpResponse, Trouble> {
+async fn rehearsed(inside: &InGarden, command: Command, on: Option<Date>) -> Result<HttpResponse, RequestError> {
     let before = inside.ready().await?;
     let today = inside.today(&before);
     let revision = before.at.revision;
     let planned = move || {
         let edits = command::plan(before.known(today), &command)?;
         let after = before.after(&edits, revision, before.at.history.clone());
-        Ok::<_, Trouble>(changed(&before, &after, Looking { on, season: false }, today))
+        Ok::<_, RequestError>(changed(&before, &after, Looking { on, season: false }, today))
     };
     Ok(tagged(revision).json(work(planned).await??))
 }
@@ -99,7 +99,7 @@ fn changed(before: &Ready, after: &Ready, looking: Looking, today: Date) -> Chan
 
 /// Owners and helpers: takes back the last change.
 #[utoipa::path(post, path = "/api/v1/gardens/{garden}/undo", params(("garden" = i64, Path, description = "number of the garden"), ("If-Match" = String, Header, description = "revision the change is made on"), ("Idempotency-Key" = Option<String>, Header, description = "1 to 100 letters; the same key twice is the same request, made once")), responses((status = 200, description = "what it changed, or the garden as it is if it had been made before"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn undo(inside: InGarden, request: HttpRequest, looking: Query<Looking>) -> Result<HttpResponse, Trouble> {
+pub async fn undo(inside: InGarden, request: HttpRequest, looking: Query<Looking>) -> Result<HttpResponse, RequestError> {
     inside.may_change()?;
     let asked = asked(&inside, &request)?;
     let seen = match seen(&inside, asked, &json!({ "do": "undo" })).await? {
@@ -113,7 +113,7 @@ pub async fn undo(inside: InGarden, request: HttpRequest, looking: Query<Looking
 
 /// Owners and helpers: does again what was taken back.
 #[utoipa::path(post, path = "/api/v1/gardens/{garden}/redo", params(("garden" = i64, Path, description = "number of the garden"), ("If-Match" = String, Header, description = "revision the change is made on"), ("Idempotency-Key" = Option<String>, Header, description = "1 to 100 letters; the same key twice is the same request, made once")), responses((status = 200, description = "what it changed, or the garden as it is if it had been made before"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn redo(inside: InGarden, request: HttpRequest, looking: Query<Looking>) -> Result<HttpResponse, Trouble> {
+pub async fn redo(inside: InGarden, request: HttpRequest, looking: Query<Looking>) -> Result<HttpResponse, RequestError> {
     inside.may_change()?;
     let asked = asked(&inside, &request)?;
     let seen = match seen(&inside, asked, &json!({ "do": "redo" })).await? {
@@ -126,14 +126,14 @@ pub async fn redo(inside: InGarden, request: HttpRequest, looking: Query<Looking
 }
 
 /// Who asks, on which revision, under which key.
-fn asked<'r>(inside: &InGarden, request: &'r HttpRequest) -> Result<Asked<'r>, Trouble> {
+fn asked<'r>(inside: &InGarden, request: &'r HttpRequest) -> Result<Asked<'r>, RequestError> {
     let value = request.headers().get(header::IF_MATCH).and_then(|value| value.to_str().ok());
-    let on = value.and_then(|text| text.trim_matches('"').parse().ok()).ok_or(Trouble::RevisionMissing)?;
+    let on = value.and_then(|text| text.trim_matches('"').parse().ok()).ok_or(RequestError::RevisionMissing)?;
     let key = match request.headers().get("Idempotency-Key") {
         None => None,
         Some(value) => match value.to_str() {
             Ok(key) if (1..=100).contains(&key.chars().count()) => Some(key),
-            _ => return Err(Trouble::Field("the Idempotency-Key has 1 to 100 plain letters".into())),
+            _ => return Err(RequestError::Field("the Idempotency-Key has 1 to 100 plain letters".into())),
         },
     };
     Ok(Asked { garden: inside.garden, by: inside.account, on, key })
@@ -149,7 +149,7 @@ enum Seen {
     Stale,
 }
 
-async fn seen(inside: &InGarden, asked: Asked<'_>, told: &serde_json::Value) -> Result<Seen, Trouble> {
+async fn seen(inside: &InGarden, asked: Asked<'_>, told: &serde_json::Value) -> Result<Seen, RequestError> {
     let ready = inside.ready().await?;
     if ready.at.revision == asked.on {
         return Ok(Seen::At(ready));
@@ -161,14 +161,14 @@ async fn seen(inside: &InGarden, asked: Asked<'_>, told: &serde_json::Value) -> 
     Ok(if made { Seen::Made } else { Seen::Stale })
 }
 
-async fn whole(inside: &InGarden, looking: Looking) -> Result<HttpResponse, Trouble> {
+async fn whole(inside: &InGarden, looking: Looking) -> Result<HttpResponse, RequestError> {
     let view = inside.view(inside.now().await?, looking.on).await?;
     Ok(tagged(view.revision.into()).json(Outcome::Whole(Box::new(view))))
 }
 
-async fn stale(inside: &InGarden, looking: Looking) -> Result<HttpResponse, Trouble> {
+async fn stale(inside: &InGarden, looking: Looking) -> Result<HttpResponse, RequestError> {
     let view = inside.view(inside.now().await?, looking.on).await?;
-    Err(Trouble::Stale(Box::new(view)))
+    Err(RequestError::Stale(Box::new(view)))
 }
 
 async fn outcome(
@@ -176,7 +176,7 @@ async fn outcome(
     before: &Arc<Ready>,
     made: Result<Made, StoreError>,
     looking: Looking,
-) -> Result<HttpResponse, Trouble> {
+) -> Result<HttpResponse, RequestError> {
     let (revision, history, edits) = match made {
         Ok(Made::Now { revision, history, edits }) => (revision, history, edits),
         Ok(Made::Before) => return whole(inside, looking).await,

@@ -11,7 +11,7 @@ use sparrow_store::StoreError;
 
 /// Why a request was not carried out.
 #[derive(Debug, thiserror::Error)]
-pub enum Trouble {
+pub enum RequestError {
     /// Nobody is signed in.
     #[error("please sign in")]
     SignIn,
@@ -61,13 +61,13 @@ pub enum Trouble {
     Broken(String),
 }
 
-impl From<StoreError> for Trouble {
+impl From<StoreError> for RequestError {
     fn from(error: StoreError) -> Self {
         match error {
-            StoreError::NotFound => Trouble::NotFound("garden"),
-            StoreError::Refused(refusal) => Trouble::Refused(refusal),
-            StoreError::KeyUsed => Trouble::KeyUsed,
-            other => Trouble::Broken(other.to_string()),
+            StoreError::NotFound => RequestError::NotFound("garden"),
+            StoreError::Refused(refusal) => RequestError::Refused(refusal),
+            StoreError::KeyUsed => RequestError::KeyUsed,
+            other => RequestError::Broken(other.to_string()),
         }
     }
 }
@@ -88,35 +88,35 @@ pub struct Problem<'a> {
     current: Option<&'a GardenView>,
 }
 
-impl Trouble {
+impl RequestError {
     fn head(&self) -> (StatusCode, &'static str, &'static str) {
         match self {
-            Trouble::SignIn => (StatusCode::UNAUTHORIZED, "/problems/sign-in", "Not signed in"),
-            Trouble::WrongPassword => (StatusCode::UNAUTHORIZED, "/problems/password", "Not let in"),
-            Trouble::TooManyAttempts => (StatusCode::TOO_MANY_REQUESTS, "/problems/attempts", "Too many attempts"),
-            Trouble::LookOnly => (StatusCode::FORBIDDEN, "/problems/look-only", "Look only"),
-            Trouble::NotFound(_) => (StatusCode::NOT_FOUND, "/problems/not-found", "Not found"),
-            Trouble::Stale(_) => (StatusCode::CONFLICT, "/problems/stale", "Changed elsewhere"),
-            Trouble::Refused(_) => (StatusCode::UNPROCESSABLE_ENTITY, "/problems/refused", "Refused"),
-            Trouble::Unreadable { .. } => (StatusCode::UNPROCESSABLE_ENTITY, "/problems/unreadable", "Not understood"),
-            Trouble::Field(_) => (StatusCode::UNPROCESSABLE_ENTITY, "/problems/field", "Refused"),
-            Trouble::File(_) => (StatusCode::UNPROCESSABLE_ENTITY, "/problems/file", "File refused"),
-            Trouble::NameTaken(_) => (StatusCode::CONFLICT, "/problems/name-taken", "Name taken"),
-            Trouble::RevisionMissing => (StatusCode::PRECONDITION_REQUIRED, "/problems/revision", "Revision missing"),
-            Trouble::KeyUsed => (StatusCode::UNPROCESSABLE_ENTITY, "/problems/key-used", "Key used"),
-            Trouble::Broken(_) => (StatusCode::INTERNAL_SERVER_ERROR, "/problems/broken", "Broken"),
+            RequestError::SignIn => (StatusCode::UNAUTHORIZED, "/problems/sign-in", "Not signed in"),
+            RequestError::WrongPassword => (StatusCode::UNAUTHORIZED, "/problems/password", "Not let in"),
+            RequestError::TooManyAttempts => (StatusCode::TOO_MANY_REQUESTS, "/problems/attempts", "Too many attempts"),
+            RequestError::LookOnly => (StatusCode::FORBIDDEN, "/problems/look-only", "Look only"),
+            RequestError::NotFound(_) => (StatusCode::NOT_FOUND, "/problems/not-found", "Not found"),
+            RequestError::Stale(_) => (StatusCode::CONFLICT, "/problems/stale", "Changed elsewhere"),
+            RequestError::Refused(_) => (StatusCode::UNPROCESSABLE_ENTITY, "/problems/refused", "Refused"),
+            RequestError::Unreadable { .. } => (StatusCode::UNPROCESSABLE_ENTITY, "/problems/unreadable", "Not understood"),
+            RequestError::Field(_) => (StatusCode::UNPROCESSABLE_ENTITY, "/problems/field", "Refused"),
+            RequestError::File(_) => (StatusCode::UNPROCESSABLE_ENTITY, "/problems/file", "File refused"),
+            RequestError::NameTaken(_) => (StatusCode::CONFLICT, "/problems/name-taken", "Name taken"),
+            RequestError::RevisionMissing => (StatusCode::PRECONDITION_REQUIRED, "/problems/revision", "Revision missing"),
+            RequestError::KeyUsed => (StatusCode::UNPROCESSABLE_ENTITY, "/problems/key-used", "Key used"),
+            RequestError::Broken(_) => (StatusCode::INTERNAL_SERVER_ERROR, "/problems/broken", "Broken"),
         }
     }
 }
 
-impl ResponseError for Trouble {
+impl ResponseError for RequestError {
     fn status_code(&self) -> StatusCode {
         self.head().0
     }
 
     fn error_response(&self) -> HttpResponse {
         let (status, kind, title) = self.head();
-        if let Trouble::Broken(why) = self {
+        if let RequestError::Broken(why) = self {
             tracing::error!(%why, "request failed");
         }
         let problem = Problem {
@@ -124,9 +124,9 @@ impl ResponseError for Trouble {
             title,
             status: status.as_u16(),
             detail: self.to_string(),
-            field: if let Trouble::Unreadable { field, .. } = self { Some(field) } else { None },
-            refusal: if let Trouble::Refused(refusal) = self { Some(refusal) } else { None },
-            current: if let Trouble::Stale(current) = self { Some(current) } else { None },
+            field: if let RequestError::Unreadable { field, .. } = self { Some(field) } else { None },
+            refusal: if let RequestError::Refused(refusal) = self { Some(refusal) } else { None },
+            current: if let RequestError::Stale(current) = self { Some(current) } else { None },
         };
         HttpResponse::build(status)
             .content_type("application/problem+json")

@@ -4,7 +4,7 @@ use crate::Shared;
 use crate::auth::{InGarden, SignedIn};
 use crate::body::read;
 use crate::compute::work;
-use crate::errors::Trouble;
+use crate::errors::RequestError;
 use crate::ready::Ready;
 use crate::view::{GardenLine, GardenView, number, view};
 use actix_web::HttpResponse;
@@ -55,7 +55,7 @@ pub struct MemberLine {
 
 /// Signed-in accounts: the gardens they may see.
 #[utoipa::path(get, path = "/api/v1/gardens", responses((status = 200, description = "a list of gardens"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn list(shared: Data<Shared>, SignedIn(account): SignedIn) -> Result<Json<Vec<GardenLine>>, Trouble> {
+pub async fn list(shared: Data<Shared>, SignedIn(account): SignedIn) -> Result<Json<Vec<GardenLine>>, RequestError> {
     let gardens = shared.store.gardens_of(account).await?;
     let line = |listed: sparrow_store::Listed| GardenLine {
         id: number(listed.id.0),
@@ -68,7 +68,7 @@ pub async fn list(shared: Data<Shared>, SignedIn(account): SignedIn) -> Result<J
 
 /// Signed-in accounts: makes a garden of their own.
 #[utoipa::path(post, path = "/api/v1/gardens", responses((status = 200, description = "the garden"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn create(shared: Data<Shared>, SignedIn(account): SignedIn, body: Bytes) -> Result<HttpResponse, Trouble> {
+pub async fn create(shared: Data<Shared>, SignedIn(account): SignedIn, body: Bytes) -> Result<HttpResponse, RequestError> {
     let NewGarden { site } = read(&body)?;
     let garden = Garden::new(checked_site(&site)?);
     let id = shared.store.create_garden(account, &garden).await?;
@@ -77,7 +77,7 @@ pub async fn create(shared: Data<Shared>, SignedIn(account): SignedIn, body: Byt
 
 /// Anyone with a role in the garden: the garden on a day.
 #[utoipa::path(get, path = "/api/v1/gardens/{garden}", params(("garden" = i64, Path, description = "number of the garden"), ("on" = Option<String>, Query, description = "day to look at, YYYY-MM-DD")), responses((status = 200, description = "the garden and all that follows from it"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn show(inside: InGarden, day: Query<OnDay>) -> Result<HttpResponse, Trouble> {
+pub async fn show(inside: InGarden, day: Query<OnDay>) -> Result<HttpResponse, RequestError> {
     Ok(answer(inside.view(inside.ready().await?, day.on).await?))
 }
 
@@ -101,7 +101,7 @@ pub enum Look {
 
 /// Anyone with a role in the garden: another day, told by what is otherwise on it than on the day seen before.
 #[utoipa::path(get, path = "/api/v1/gardens/{garden}/look", params(("garden" = i64, Path, description = "number of the garden"), ("on" = String, Query, description = "day to look at, YYYY-MM-DD"), ("was" = String, Query, description = "day seen before"), ("revision" = i64, Query, description = "revision seen")), responses((status = 200, description = "what is otherwise, or the garden"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn look(inside: InGarden, turning: Query<Turning>) -> Result<HttpResponse, Trouble> {
+pub async fn look(inside: InGarden, turning: Query<Turning>) -> Result<HttpResponse, RequestError> {
     let Turning { on, was, revision } = *turning;
     let ready = inside.ready().await?;
     let today = inside.today(&ready);
@@ -120,7 +120,7 @@ pub async fn look(inside: InGarden, turning: Query<Turning>) -> Result<HttpRespo
 
 /// Anyone with a role in the garden: the garden as a file.
 #[utoipa::path(get, path = "/api/v1/gardens/{garden}/export", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "the garden's file"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn export(inside: InGarden) -> Result<HttpResponse, Trouble> {
+pub async fn export(inside: InGarden) -> Result<HttpResponse, RequestError> {
     let ready = inside.ready().await?;
     let name: String =
         ready.garden().site.name.chars().map(|c| if c.is_ascii_alphanumeric() { c.to_ascii_lowercase() } else { '-' }).collect();
@@ -132,11 +132,11 @@ pub async fn export(inside: InGarden) -> Result<HttpResponse, Trouble> {
 
 /// Signed-in accounts: makes a garden of their own from a file, or changes nothing.
 #[utoipa::path(post, path = "/api/v1/gardens/import", responses((status = 200, description = "the garden"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn import(shared: Data<Shared>, SignedIn(account): SignedIn, body: Bytes) -> Result<HttpResponse, Trouble> {
+pub async fn import(shared: Data<Shared>, SignedIn(account): SignedIn, body: Bytes) -> Result<HttpResponse, RequestError> {
     let read = work(move || {
         let text = std::str::from_utf8(&body);
-        let text = text.map_err(|_| Trouble::Field("the file is not text; a garden file is JSON in UTF-8".into()))?;
-        Ok::<_, Trouble>(garden_file::read(text, Catalogue::standard())?)
+        let text = text.map_err(|_| RequestError::Field("the file is not text; a garden file is JSON in UTF-8".into()))?;
+        Ok::<_, RequestError>(garden_file::read(text, Catalogue::standard())?)
     });
     let garden = read.await??;
     let id = shared.store.create_garden(account, &garden).await?;
@@ -145,29 +145,29 @@ pub async fn import(shared: Data<Shared>, SignedIn(account): SignedIn, body: Byt
 
 /// Anyone with a role in the garden: who may come in.
 #[utoipa::path(get, path = "/api/v1/gardens/{garden}/members", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "names and roles"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn members(inside: InGarden) -> Result<Json<Vec<MemberLine>>, Trouble> {
+pub async fn members(inside: InGarden) -> Result<Json<Vec<MemberLine>>, RequestError> {
     let members = inside.shared.store.members(inside.garden).await?;
     Ok(Json(members.into_iter().map(|member| MemberLine { name: member.name, role: member.role }).collect()))
 }
 
 /// The owner: lets another account help or look.
 #[utoipa::path(post, path = "/api/v1/gardens/{garden}/members", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 204, description = "let in"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn let_in(inside: InGarden, body: Bytes) -> Result<HttpResponse, Trouble> {
+pub async fn let_in(inside: InGarden, body: Bytes) -> Result<HttpResponse, RequestError> {
     inside.may_let_in()?;
     let form: LetIn = read(&body)?;
     let account = inside.shared.store.account_named(form.name.trim()).await.map_err(|error| match error {
-        StoreError::NotFound => Trouble::NotFound("name; they sign up first"),
+        StoreError::NotFound => RequestError::NotFound("name; they sign up first"),
         other => other.into(),
     })?;
     if account.id == inside.account || form.role == Role::Owner {
-        return Err(Trouble::Field("an owner stays the owner; others can be helper or guest".into()));
+        return Err(RequestError::Field("an owner stays the owner; others can be helper or guest".into()));
     }
     inside.shared.store.let_in(inside.garden, account.id, form.role).await?;
     Ok(HttpResponse::NoContent().finish())
 }
 
 /// A garden that was just made, as its owner sees it.
-async fn made(shared: &Data<Shared>, id: GardenId) -> Result<HttpResponse, Trouble> {
+async fn made(shared: &Data<Shared>, id: GardenId) -> Result<HttpResponse, RequestError> {
     let ready = Ready::of(shared.store.load(id).await?);
     let today = shared.settings.today(ready.garden());
     shared.gardens.keep(id, &ready);

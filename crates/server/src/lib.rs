@@ -31,7 +31,7 @@ pub use openapi::description;
 pub use routes::configure;
 pub use types::write_types;
 
-use crate::errors::Trouble;
+use crate::errors::RequestError;
 use crate::ready::{Ready, ReadyGardens};
 use actix_session::SessionMiddleware;
 use actix_session::config::PersistentSession;
@@ -78,7 +78,7 @@ pub struct Shared {
 
 impl Shared {
     /// A garden ready to be asked about, when it is known to have been at a revision a moment ago.
-    async fn ready(&self, garden: GardenId, revision: i64) -> Result<Arc<Ready>, Trouble> {
+    async fn ready(&self, garden: GardenId, revision: i64) -> Result<Arc<Ready>, RequestError> {
         if let Some(kept) = self.gardens.at(garden, revision) {
             return Ok(kept);
         }

@@ -1,7 +1,7 @@
 //! What anyone may look up: the catalogue, a tape's words, whether the server is well.
 
 use crate::Shared;
-use crate::errors::Trouble;
+use crate::errors::RequestError;
 use crate::view::TapeReading;
 use actix_web::http::header;
 use actix_web::web::{Data, Json, Query};
@@ -25,7 +25,7 @@ pub struct Typed {
 
 /// Anyone: what a tape's words mean.
 #[utoipa::path(get, path = "/api/v1/tape", params(("read" = String, Query, description = "what was typed")), responses((status = 200, description = "the length read"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn tape(typed: Query<Typed>) -> Result<Json<TapeReading>, Trouble> {
+pub async fn tape(typed: Query<Typed>) -> Result<Json<TapeReading>, RequestError> {
     let length: Length = typed.read.parse().map_err(Refusal::from)?;
     let reading =
         TapeReading { tenths_mm: length.get(), imperial: length.on_tape(Units::Imperial), metric: length.on_tape(Units::Metric) };

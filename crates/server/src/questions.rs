@@ -3,7 +3,7 @@
 use crate::auth::InGarden;
 use crate::body::read;
 use crate::compute::work;
-use crate::errors::Trouble;
+use crate::errors::RequestError;
 use actix_web::HttpResponse;
 use actix_web::http::header;
 use actix_web::web::Bytes;
@@ -11,7 +11,7 @@ use sparrow_core::ask::question::{self, Question};
 
 /// Anyone with a role in the garden: answers a question that changes nothing.
 #[utoipa::path(post, path = "/api/v1/gardens/{garden}/questions", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "the answer"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn question(inside: InGarden, body: Bytes) -> Result<HttpResponse, Trouble> {
+pub async fn question(inside: InGarden, body: Bytes) -> Result<HttpResponse, RequestError> {
     let asked: Question = read(&body)?;
     let ready = inside.ready().await?;
     let today = inside.today(&ready);

@@ -1,6 +1,6 @@
 //! Every route on one page. Who may call it stands at the handler's head.
 
-use crate::errors::Trouble;
+use crate::errors::RequestError;
 use crate::{accounts, changes, gardens, lookups, openapi, page, questions, searches, seasons, sheets};
 use actix_web::web::{self, JsonConfig, PayloadConfig, QueryConfig, ServiceConfig, delete, get, post};
 
@@ -9,7 +9,7 @@ const MOST_BODY: usize = 4 * 1024 * 1024;
 
 /// Adds all routes and the limits on what they read.
 pub fn configure(app: &mut ServiceConfig) {
-    let unreadable = |said: String| Trouble::Unreadable { field: "request".into(), said };
+    let unreadable = |said: String| RequestError::Unreadable { field: "request".into(), said };
     app.app_data(JsonConfig::default().limit(64 * 1024).error_handler(move |error, _| unreadable(error.to_string()).into()))
         .app_data(QueryConfig::default().error_handler(move |error, _| unreadable(error.to_string()).into()))
         .app_data(PayloadConfig::new(MOST_BODY))
@@ -52,5 +52,5 @@ fn api(api: &mut ServiceConfig) {
                 .route("/members", get().to(gardens::members))
                 .route("/members", post().to(gardens::let_in)),
         )
-        .default_service(web::to(|| async { Err::<String, Trouble>(Trouble::NotFound("address")) }));
+        .default_service(web::to(|| async { Err::<String, RequestError>(RequestError::NotFound("address")) }));
 }

@@ -2,7 +2,7 @@
 
 use crate::auth::InGarden;
 use crate::body::read;
-use crate::errors::Trouble;
+use crate::errors::RequestError;
 use crate::queue::Queue;
 use actix_web::HttpResponse;
 use actix_web::http::header;
@@ -50,7 +50,7 @@ pub enum Told {
 /// Anyone with a role in the garden: searches for the best, as server-sent events `waiting`, `going` and at last `done`
 /// or `refused`. Ending the request ends the search.
 #[utoipa::path(post, path = "/api/v1/gardens/{garden}/searches", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "events of the search", content_type = "text/event-stream"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn search(inside: InGarden, body: Bytes) -> Result<HttpResponse, Trouble> {
+pub async fn search(inside: InGarden, body: Bytes) -> Result<HttpResponse, RequestError> {
     let wanted: Search = read(&body)?;
     let ready = inside.ready().await?;
     let today = inside.today(&ready);

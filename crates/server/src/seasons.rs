@@ -3,7 +3,7 @@
 use crate::Shared;
 use crate::auth::InGarden;
 use crate::compute::work;
-use crate::errors::Trouble;
+use crate::errors::RequestError;
 use crate::ready::Ready;
 use actix_web::HttpResponse;
 use actix_web::cookie::Key;
@@ -57,13 +57,13 @@ const BACK: i64 = 60;
 
 /// Owners and helpers: reads a weather station's daily file and says what it holds; keeps nothing.
 #[utoipa::path(post, path = "/api/v1/gardens/{garden}/station", params(("garden" = i64, Path, description = "number of the garden"), ("name" = String, Query, description = "what the station is called")), responses((status = 200, description = "what the file says"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn station(inside: InGarden, called: Query<Called>, body: Bytes) -> Result<Json<StationRead>, Trouble> {
+pub async fn station(inside: InGarden, called: Query<Called>, body: Bytes) -> Result<Json<StationRead>, RequestError> {
     inside.may_change()?;
     let hemisphere = inside.ready().await?.garden().site.latitude.hemisphere();
     let name = called.into_inner().name;
     let read = work(move || {
         let text = String::from_utf8_lossy(&body);
-        let file = station_file::read(&text).map_err(|why| Trouble::Field(format!("{why}; nothing was read in")))?;
+        let file = station_file::read(&text).map_err(|why| RequestError::Field(format!("{why}; nothing was read in")))?;
         let station = condense(name.trim(), &file.days, hemisphere)?;
         let mut gaps = file.gaps;
         gaps.sort_by_key(|(from, until)| std::cmp::Reverse((*until - *from).get_days()));
@@ -75,7 +75,7 @@ pub async fn station(inside: InGarden, called: Query<Called>, body: Bytes) -> Re
 
 /// Anyone with a role in the garden: its work as an iCalendar file.
 #[utoipa::path(get, path = "/api/v1/gardens/{garden}/calendar.ics", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "an iCalendar file"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn ics(inside: InGarden) -> Result<HttpResponse, Trouble> {
+pub async fn ics(inside: InGarden) -> Result<HttpResponse, RequestError> {
     let link = inside.shared.store.calendar(inside.garden, &fresh()).await?;
     let text = written(&inside.shared, inside.ready().await?, link).await?;
     Ok(file("text/calendar; charset=utf-8", Some("calendar.ics"), text))
@@ -83,7 +83,7 @@ pub async fn ics(inside: InGarden) -> Result<HttpResponse, Trouble> {
 
 /// Anyone with a role in the garden: the same as a table.
 #[utoipa::path(get, path = "/api/v1/gardens/{garden}/calendar.csv", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "a table"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn csv(inside: InGarden) -> Result<HttpResponse, Trouble> {
+pub async fn csv(inside: InGarden) -> Result<HttpResponse, RequestError> {
     let link = inside.shared.store.calendar(inside.garden, &fresh()).await?;
     let ready = inside.ready().await?;
     let today = inside.today(&ready);
@@ -91,15 +91,15 @@ pub async fn csv(inside: InGarden) -> Result<HttpResponse, Trouble> {
         let tasks = all_tasks(ready.known(today), since(today));
         season_calendar::csv(ready.garden(), &tasks, &naming(today, &ready, &link))
     });
-    let table = table.await?.map_err(|error| Trouble::Broken(error.to_string()))?;
+    let table = table.await?.map_err(|error| RequestError::Broken(error.to_string()))?;
     Ok(file("text/csv; charset=utf-8", Some("calendar.csv"), table))
 }
 
 /// Anyone who holds the private link, without signing in: the garden's work as an iCalendar feed.
 #[utoipa::path(get, path = "/calendar/{token}.ics", params(("token" = String, Path, description = "the private part of the link")), responses((status = 200, description = "an iCalendar file"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn feed(shared: Data<Shared>, token: Path<String>) -> Result<HttpResponse, Trouble> {
+pub async fn feed(shared: Data<Shared>, token: Path<String>) -> Result<HttpResponse, RequestError> {
     let unknown = |error: StoreError| match error {
-        StoreError::NotFound => Trouble::NotFound("calendar; its link may have been revoked"),
+        StoreError::NotFound => RequestError::NotFound("calendar; its link may have been revoked"),
         other => other.into(),
     };
     let garden = shared.store.garden_of_token(&token).await.map_err(unknown)?;
@@ -111,7 +111,7 @@ pub async fn feed(shared: Data<Shared>, token: Path<String>) -> Result<HttpRespo
 
 /// Owners and helpers: where the calendar can be subscribed to, if anywhere.
 #[utoipa::path(get, path = "/api/v1/gardens/{garden}/calendar", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "the link's path"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn link(inside: InGarden) -> Result<Json<CalendarAt>, Trouble> {
+pub async fn link(inside: InGarden) -> Result<Json<CalendarAt>, RequestError> {
     inside.may_change()?;
     let link = inside.shared.store.calendar(inside.garden, &fresh()).await?;
     Ok(Json(CalendarAt { path: link.token.map(path) }))
@@ -119,7 +119,7 @@ pub async fn link(inside: InGarden) -> Result<Json<CalendarAt>, Trouble> {
 
 /// Owners and helpers: gives out a new private link, which ends any other.
 #[utoipa::path(post, path = "/api/v1/gardens/{garden}/calendar", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "the link's path"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn give_link(inside: InGarden) -> Result<Json<CalendarAt>, Trouble> {
+pub async fn give_link(inside: InGarden) -> Result<Json<CalendarAt>, RequestError> {
     inside.may_change()?;
     inside.shared.store.calendar(inside.garden, &fresh()).await?;
     let token = fresh();
@@ -129,7 +129,7 @@ pub async fn give_link(inside: InGarden) -> Result<Json<CalendarAt>, Trouble> {
 
 /// Owners and helpers: revokes the private link.
 #[utoipa::path(delete, path = "/api/v1/gardens/{garden}/calendar", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 204, description = "revoked"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn revoke_link(inside: InGarden) -> Result<HttpResponse, Trouble> {
+pub async fn revoke_link(inside: InGarden) -> Result<HttpResponse, RequestError> {
     inside.may_change()?;
     inside.shared.store.set_calendar_token(inside.garden, None).await?;
     Ok(HttpResponse::NoContent().finish())
@@ -152,7 +152,7 @@ fn naming<'a>(today: Date, ready: &Ready, link: &'a CalendarLink) -> Naming<'a> 
     Naming { uid: &link.uid, revision: u32::try_from(ready.at.revision).unwrap_or(u32::MAX), made: today }
 }
 
-async fn written(shared: &Shared, ready: Arc<Ready>, link: CalendarLink) -> Result<String, Trouble> {
+async fn written(shared: &Shared, ready: Arc<Ready>, link: CalendarLink) -> Result<String, RequestError> {
     let today = shared.settings.today(ready.garden());
     let text = move || {
         let tasks = all_tasks(ready.known(today), since(today));

@@ -2,7 +2,7 @@
 
 use crate::auth::InGarden;
 use crate::compute::work;
-use crate::errors::Trouble;
+use crate::errors::RequestError;
 use actix_web::HttpResponse;
 use actix_web::http::header;
 use actix_web::web::{Path, Query};
@@ -38,7 +38,7 @@ enum PaperName {
 
 /// Anyone with a role in the garden: the setting-out drawing of a bed.
 #[utoipa::path(get, path = "/api/v1/gardens/{garden}/beds/{bed}/sheet.svg", params(("garden" = i64, Path, description = "number of the garden"), ("bed" = u32, Path, description = "number of the bed"), ("year" = i16, Query, description = "growing year"), ("on" = Option<String>, Query, description = "only what stands on that day, YYYY-MM-DD"), ("paper" = Option<String>, Query, description = "a4 or letter"), ("keep" = Option<bool>, Query, description = "as a file")), responses((status = 200, description = "an SVG document, in millimetres"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn sheet(inside: InGarden, path: Path<(i64, u32)>, wanted: Query<Wanted>) -> Result<HttpResponse, Trouble> {
+pub async fn sheet(inside: InGarden, path: Path<(i64, u32)>, wanted: Query<Wanted>) -> Result<HttpResponse, RequestError> {
     let (ready, (_, bed)) = (inside.ready().await?, path.into_inner());
     let today = inside.today(&ready);
     let Wanted { year, on, paper, keep } = wanted.into_inner();
@@ -52,7 +52,7 @@ pub async fn sheet(inside: InGarden, path: Path<(i64, u32)>, wanted: Query<Wante
         let sheet = sheet::sheet(known, BedId(bed), days)?;
         sheet_svg::write(known.garden, known.catalogue, &sheet, paper)
     };
-    let text = work(drawn).await?.ok_or(Trouble::NotFound("bed"))?;
+    let text = work(drawn).await?.ok_or(RequestError::NotFound("bed"))?;
     let mut answer = HttpResponse::Ok();
     answer.content_type("image/svg+xml").insert_header((header::CACHE_CONTROL, "no-store"));
     if keep {

@@ -8,6 +8,7 @@ use crate::view::{GardenLine, GardenView, TapeReading};
 use sparrow_core::ask::question::{Answer, Question};
 use sparrow_core::catalogue::Catalogue;
 use sparrow_core::change::command::Command;
+use sparrow_core::change::limits;
 use sparrow_core::search::run::Search;
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::units::{Length, Units};
@@ -31,7 +32,20 @@ pub fn write_types(folder: &Path) -> Result<(), ExportError> {
     CalendarAt::export_all(&config)?;
     Told::export_all(&config)?;
     Search::export_all(&config)?;
+    std::fs::write(folder.join("Limits.ts"), field_limits())?;
     std::fs::write(folder.join("Lengths.ts"), lengths()).map_err(ExportError::from)
+}
+
+/// The limits of what is typed, which fields show; the core holds them.
+fn field_limits() -> String {
+    let numbers: String =
+        limits::OF_FIELDS.iter().map(|(name, [least, most])| format!("  {name}: [{least}, {most}],\n")).collect();
+    let letters: String = limits::LETTERS_OF_FIELDS.iter().map(|(name, most)| format!("  {name}: {most},\n")).collect();
+    format!(
+        "// The limits of what is typed. Written by `cargo xtask generate`.\n\
+         /** The least and the most of numbers. */\nexport const LIMITS = {{\n{numbers}}} as const;\n\
+         /** The most letters of texts. */\nexport const LETTERS = {{\n{letters}}} as const;\n"
+    )
 }
 
 /// Lengths \[tenths of a millimetre\] with what the tape says of them in both units, which the page's own words for

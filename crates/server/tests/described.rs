@@ -124,6 +124,7 @@ async fn questions_and_searches_are_answered_as_described() {
         json!({ "ask": "amounts", "bed": 1, "year": 2027 }),
         json!({ "ask": "groupings", "bed": 2, "rect": { "x": 0, "y": 0, "w": 8, "h": 6 }, "year": 2027 }),
         json!({ "ask": "shapes" }),
+        json!({ "ask": "in-hand", "crop": "carrot", "way": "root" }),
     ] {
         holds(&asked, &question);
         holds(&answered, &answer(&owner, garden, question).await);

@@ -4,9 +4,9 @@ use crate::columns::{of_word, word};
 use crate::{AccountId, GardenId, Store, StoreError, write};
 use serde::{Deserialize, Serialize};
 use sparrow_facts::almanac::Almanac;
+use sparrow_facts::difference;
 use sparrow_facts::edit::Edit;
 use sparrow_facts::garden::Garden;
-use sparrow_facts::rows;
 use sparrow_facts::turns::Turns;
 
 /// What an account may do in a garden.
@@ -132,8 +132,8 @@ fn everything(garden: &Garden) -> Vec<Edit> {
     let spacings = spacings.iter().map(|own| Edit::Spacing { before: None, after: Some(own.clone()) });
     let school = Edit::School { before: *school, after: *school };
     let groupings = groupings.iter().map(|own| Edit::Grouping { before: None, after: Some(own.clone()) });
-    let turns = rows::turns(&Turns::default(), turns);
-    let almanac = rows::almanac(&Almanac::default(), almanac);
+    let turns = difference::turns(&Turns::default(), turns);
+    let almanac = difference::almanac(&Almanac::default(), almanac);
     let rest = patches.chain(past).chain(spacings).chain(turns).chain(almanac);
     [place, school].into_iter().chain(groupings).chain(beds).chain(rest).collect()
 }

@@ -93,7 +93,7 @@ fn together(fact: &str, fields: &[&str], before: &Value, after: &Value) -> Optio
     (of(before) != of(after)).then(|| json!({ "fact": fact, "before": of(before), "after": of(after) }))
 }
 
-/// In the order that references between the tables ask for: see `sparrow_facts::rows`.
+/// In the order that references between the tables ask for: see `sparrow_facts::difference`.
 fn turns(before: &Value, after: &Value) -> Vec<Value> {
     let list = |fact, list, keys: &[&str]| rows(fact, list, keys, before, after);
     let rules = together("turn-rules", &["years", "school", "unit", "covers_count"], before, after);

@@ -1,5 +1,6 @@
 <script lang="ts">
   // When it freezes: two even-chance dates and how far they scatter, or not at all.
+  import { LIMITS } from '../generated/Limits';
   import { untrack } from 'svelte';
   import type { Frost } from '../generated/Frost';
   import type { MonthDay } from '../generated/MonthDay';
@@ -55,8 +56,8 @@
   <label class="field"
     >Days from the even chance to one year in ten<input
       type="number"
-      min="0"
-      max="60"
+      min={LIMITS.frostSpread[0]}
+      max={LIMITS.frostSpread[1]}
       required
       bind:value={spread}
       name="spread"

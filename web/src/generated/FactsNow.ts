@@ -2,6 +2,7 @@
 import type { Almanac } from "./Almanac";
 import type { Bed } from "./Bed";
 import type { BedId } from "./BedId";
+import type { ListNow } from "./ListNow";
 import type { OwnGrouping } from "./OwnGrouping";
 import type { OwnGroupingId } from "./OwnGroupingId";
 import type { OwnSpacing } from "./OwnSpacing";
@@ -9,7 +10,6 @@ import type { PastId } from "./PastId";
 import type { PastStand } from "./PastStand";
 import type { Patch } from "./Patch";
 import type { PatchId } from "./PatchId";
-import type { Rows } from "./Rows";
 import type { School } from "./School";
 import type { Site } from "./Site";
 import type { Turns } from "./Turns";
@@ -25,15 +25,15 @@ site: Site | null,
 /**
  * Beds.
  */
-beds: Rows<Bed, BedId>, 
+beds: ListNow<Bed, BedId>, 
 /**
  * Patches.
  */
-patches: Rows<Patch, PatchId>, 
+patches: ListNow<Patch, PatchId>, 
 /**
  * Remembered stands.
  */
-past: Rows<PastStand, PastId>, 
+past: ListNow<PastStand, PastId>, 
 /**
  * All own distances, when one changed.
  */
@@ -41,7 +41,7 @@ spacings: Array<OwnSpacing> | null,
 /**
  * Own groupings.
  */
-groupings: Rows<OwnGrouping, OwnGroupingId>, 
+groupings: ListNow<OwnGrouping, OwnGroupingId>, 
 /**
  * The household's school of spacing.
  */

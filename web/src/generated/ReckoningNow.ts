@@ -2,11 +2,11 @@
 import type { BedFindings } from "./BedFindings";
 import type { BedId } from "./BedId";
 import type { BedReckoning } from "./BedReckoning";
+import type { GrowingYear } from "./GrowingYear";
+import type { ListNow } from "./ListNow";
 import type { PatchId } from "./PatchId";
 import type { PatchReckoning } from "./PatchReckoning";
 import type { Path } from "./Path";
-import type { Rows } from "./Rows";
-import type { Season } from "./Season";
 
 /**
  * Reckonings that are otherwise than before.
@@ -15,15 +15,15 @@ export type ReckoningNow = {
 /**
  * The year and its frosts.
  */
-season: Season | null, 
+season: GrowingYear | null, 
 /**
  * Beds.
  */
-beds: Rows<BedReckoning, BedId>, 
+beds: ListNow<BedReckoning, BedId>, 
 /**
  * Patches of the year.
  */
-patches: Rows<PatchReckoning, PatchId>, 
+patches: ListNow<PatchReckoning, PatchId>, 
 /**
  * The findings of the beds in which any changed.
  */

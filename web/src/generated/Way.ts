@@ -58,4 +58,8 @@ strain: string | null,
 /**
  * Plants in each hole: more than one for multi-sown clumps.
  */
-per_hole: number, };
+per_hole: number, 
+/**
+ * The ground it is first put down on, in half squares; follows from its distances, whatever the units.
+ */
+starter: [number, number], };

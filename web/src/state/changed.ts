@@ -3,10 +3,10 @@ import type { Changed } from '../generated/Changed';
 import type { Finding } from '../generated/Finding';
 import type { Glance } from '../generated/Glance';
 import type { GardenView } from '../generated/GardenView';
-import type { Rows } from '../generated/Rows';
+import type { ListNow } from '../generated/ListNow';
 
 /** A list in the order of its numbers, with what is new or otherwise put in, and what is gone left out. */
-export function merged<T>(list: T[], rows: Rows<T, number>, number: (one: T) => number): T[] {
+export function merged<T>(list: T[], rows: ListNow<T, number>, number: (one: T) => number): T[] {
   if (rows.now.length === 0 && rows.gone.length === 0) return list;
   const now = new Map(rows.now.map((one) => [number(one), one]));
   const gone = new Set(rows.gone);

@@ -1,7 +1,7 @@
 // What lies on the desk: which view is open, what is selected, which crop is in hand.
 import type { Rect } from '../generated/Rect';
 import type { RowLine } from '../generated/RowLine';
-import type { Wish } from '../generated/Wish';
+import type { BedWish } from '../generated/BedWish';
 import type { Paper } from '../views/bed/sheet';
 
 export const VIEWS = [
@@ -43,7 +43,7 @@ export class Desk {
   /** The sheet is for the whole year, not only for what stands on the needle's day. */
   wholeYear = $state(false);
   /** What a year's plan gives a bed, to be arranged there. */
-  amounts: { bed: number; wishes: Wish[] } | null = $state.raw(null);
+  amounts: { bed: number; wishes: BedWish[] } | null = $state.raw(null);
   /** What it would put on the squares. */
   preview: Maybe[] = $state.raw([]);
 

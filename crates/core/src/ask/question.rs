@@ -4,10 +4,11 @@
 //! facts to be asked, are given here; each is one pure function elsewhere in this crate.
 
 use crate::ask::groupings::Fitted;
+use crate::ask::in_hand::InHand;
 use crate::ask::markers::{Markers, Marking};
 use crate::ask::sheet::Sheet;
 use crate::ask::starts::Starts;
-use crate::ask::{groupings, markers, sheet, starts};
+use crate::ask::{groupings, in_hand, markers, sheet, starts};
 use crate::catalogue;
 use crate::change::replan;
 use crate::change::replan::PatchChange;
@@ -53,6 +54,8 @@ pub enum Question {
     Bare { bed: BedId, year: i16 },
     /// What would be ready on this ground between two days?
     Suits { bed: BedId, rect: Rect, from: Date, until: Date },
+    /// What does a square hold of a crop?
+    InHand { crop: String, way: String },
     /// Where would row markers lie, and what do they hold?
     Markers(Marking),
     /// How would the groupings lie on this ground?
@@ -96,6 +99,7 @@ pub enum Answer {
     Schools(Vec<SchoolCount>),
     Bare(Vec<Bare>),
     Suits(Bare),
+    InHand(InHand),
     Markers(Markers),
     Groupings(Vec<Fitted>),
     Sheet(Sheet),
@@ -111,7 +115,7 @@ pub enum Answer {
     Starts(Vec<Starts>),
     Moves(Vec<Moved>),
     Shapes { shapes: Vec<ClimateShape>, nearest: String },
-    Amounts(Vec<asked::Wish>),
+    Amounts(Vec<asked::BedWish>),
 }
 
 /// Answers a question about a garden, or says why it cannot be answered.
@@ -140,6 +144,7 @@ pub fn answer(known: Known, question: &Question) -> Result<Answer, Refusal> {
             Ok(Answer::Shapes { shapes: shapes().to_vec(), nearest })
         }
         Question::Suits { bed, rect, from, until } => bare::of_ground(known, *bed, *rect, (*from, *until)).map(Answer::Suits),
+        Question::InHand { crop, way } => in_hand::in_hand(known, crop, way).map(Answer::InHand),
         Question::Markers(asked) => markers::mark(known, asked).map(Answer::Markers),
         Question::Groupings { bed, rect, year } => Ok(Answer::Groupings(groupings::fitted(known, *bed, *rect, *year))),
         Question::Sheet { bed, year, on } => {

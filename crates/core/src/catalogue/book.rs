@@ -9,6 +9,7 @@ use crate::catalogue::relation::Relation;
 use crate::catalogue::source::{Disagreement, Source};
 use serde::{Deserialize, Serialize};
 use sparrow_facts::history::Stood;
+use sparrow_facts::units::Units;
 use std::collections::{BTreeMap, HashMap};
 use std::sync::OnceLock;
 
@@ -120,6 +121,7 @@ impl Catalogue {
         for crop in &mut file.crop {
             for way in &mut crop.ways {
                 let known = seasons.of(&crop.key, &way.key);
+                way.starter = way.spacing(Units::Imperial).starter(Units::Imperial);
                 way.season = known.cloned().ok_or_else(|| format!("seasons.toml: {} is not there", crop.key))?;
             }
             for (group, source) in &file.default_sources {

@@ -82,6 +82,15 @@ pub struct Spacing {
     pub across: Length,
 }
 
+impl Spacing {
+    /// The least ground a single hole asks for, in half squares: whole squares at first.
+    pub fn starter(self, units: Units) -> (u16, u16) {
+        let square = units.square().get();
+        let squares = |side: Length| u16::try_from((side.get() + square - 1) / square).unwrap_or(1).max(1) * 2;
+        (squares(self.along), squares(self.across))
+    }
+}
+
 /// How much sun it wants, when there is a choice.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
 #[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
@@ -136,6 +145,9 @@ pub struct Way {
     /// Plants in each hole: more than one for multi-sown clumps.
     #[serde(default = "one")]
     pub per_hole: u8,
+    /// The ground it is first put down on, in half squares; follows from its distances, whatever the units.
+    #[serde(skip_deserializing)]
+    pub starter: (u16, u16),
     /// What is known of its season; read from a file of its own.
     #[serde(skip)]
     pub season: Figures,

@@ -1,6 +1,6 @@
 //! Are these days that can be? The limits of a planting's days and of what is said of its time.
 
-use crate::change::limits::{LONGEST_STAND, number, year};
+use crate::change::limits::{self, LONGEST_STAND, number, year};
 use crate::climate::calendar::{RECORD_YEARS, YEARS};
 use jiff::civil::Date;
 use sparrow_facts::patch::Patch;
@@ -22,10 +22,10 @@ pub(super) fn check_days(from: Date, until: Date) -> Result<(), Refusal> {
 /// What is said of a patch's time, within its limits.
 pub(super) fn check_timing(patch: &Patch) -> Result<(), Refusal> {
     let Timing { sown, arrives, survival, packet, free_on, trial, .. } = patch.timing;
-    packet.map_or(Ok(()), |days| number("days the packet gives", days.into(), [10, 400]))?;
+    packet.map_or(Ok(()), |days| number("days the packet gives", days.into(), limits::PACKET))?;
     trial.map_or(Ok(()), |trial| number("number of a trial", trial.into(), [1, 30_000]))?;
     [sown, arrives, free_on].into_iter().flatten().try_for_each(|one| day("year of a planting", one))?;
-    survival.map_or(Ok(()), |share| number("seedlings of a hundred that come through", share.into(), [10, 100]))
+    survival.map_or(Ok(()), |share| number("seedlings of a hundred that come through", share.into(), limits::SURVIVAL))
 }
 
 /// A day in a year that is believed of a record.

@@ -1,5 +1,6 @@
 //! What does the tape say? A bed as its gardener types it, checked and turned into a [`Bed`].
 
+use crate::change::limits;
 use serde::{Deserialize, Serialize};
 use sparrow_facts::bed::{Bed, BedKind, Board, Brace, LONGEST_SIDE, Reach, SHORTEST_SIDE, Trellis};
 use sparrow_facts::garden::Garden;
@@ -146,7 +147,7 @@ impl BedDraft {
         let trellises = self.trellises.iter().map(|t| trellis(t, length, width)).collect::<Result<_, _>>()?;
         Ok(Bed {
             id,
-            name: text("the bed's name", &self.name, 40)?,
+            name: text("the bed's name", &self.name, limits::BED_NAME)?,
             kind,
             length,
             width,

@@ -1,6 +1,8 @@
 //! How much is too much? The limits of every list and number a change may make.
 
+use crate::ground::sums::MOST_AT_HAND;
 use sparrow_facts::refusal::Refusal;
+use sparrow_facts::school::{CLOSE_PERCENT, SCATTER_SEEDS};
 
 /// The most beds in one garden.
 pub const MOST_BEDS: usize = 60;
@@ -43,6 +45,85 @@ pub const MOST_ENTRIES: usize = 4000;
 
 /// The most squares of one wish.
 pub const MOST_SQUARES: u16 = 400;
+
+/// The least and the most of a number, both allowed.
+pub type Range = [i64; 2];
+
+/// Latitude, hundredths of a degree.
+pub const LATITUDE: Range = [-9000, 9000];
+/// Where north lies on the drawing, and how a bed is turned, degrees.
+pub const DEGREES: Range = [0, 359];
+/// Days from the even-chance date of a frost to the one-in-ten date.
+pub const FROST_SPREAD: Range = [0, 60];
+/// Days to maturity as a packet gives them.
+pub const PACKET: Range = [10, 400];
+/// Seedlings of a hundred that come through.
+pub const SURVIVAL: Range = [10, 100];
+/// Cells for seedlings in one place.
+pub const CELLS: Range = [0, 5000];
+/// Cells in a tray.
+pub const TRAY: Range = [1, 500];
+/// Days of hardening off.
+pub const HARDENING: Range = [0, 21];
+/// Plants at hand, wished for, or sown at a time.
+pub const PLANTS: Range = [1, MOST_AT_HAND as i64];
+/// Days between two harvests of a series.
+pub const BETWEEN_HARVESTS: Range = [3, 60];
+/// Days from a first sowing to a second one, in case it fails.
+pub const TO_SECOND_SOWING: Range = [7, 60];
+/// Days between sowings made to learn.
+pub const BETWEEN_TRIALS: Range = [5, 30];
+/// Years planned ahead.
+pub const YEARS_PLANNED: Range = [1, 8];
+/// Years a family waits, as a household says.
+pub const INTERVAL: Range = [1, 12];
+/// Years a family waits after a trouble was found in the soil.
+pub const FOUND_INTERVAL: Range = [2, 12];
+/// How much a family back too soon is feared.
+pub const RISK: Range = [0, 9];
+/// Squares of a wish.
+pub const SQUARES: Range = [1, MOST_SQUARES as i64];
+/// Every so many years.
+pub const EVERY: Range = [1, 8];
+/// A year of the turns.
+pub const TURN_YEAR: Range = [1, 9998];
+
+/// Letters of a bed's name.
+pub const BED_NAME: usize = 40;
+/// Letters of any other name: of a garden, its place, a grouping, a plan, a station.
+pub const NAME: usize = 60;
+/// Letters of a note.
+pub const NOTE: usize = 200;
+/// Letters of what was found in the soil.
+pub const FOUND: usize = 80;
+
+/// The limits that fields of a page show, by the names it knows them under.
+pub const OF_FIELDS: [(&str, Range); 21] = [
+    ("closePercent", [CLOSE_PERCENT[0] as i64, CLOSE_PERCENT[1] as i64]),
+    ("scatterSeeds", [SCATTER_SEEDS[0] as i64, SCATTER_SEEDS[1] as i64]),
+    ("degrees", DEGREES),
+    ("frostSpread", FROST_SPREAD),
+    ("packet", PACKET),
+    ("survival", SURVIVAL),
+    ("cells", CELLS),
+    ("tray", TRAY),
+    ("hardening", HARDENING),
+    ("plants", PLANTS),
+    ("betweenHarvests", BETWEEN_HARVESTS),
+    ("toSecondSowing", TO_SECOND_SOWING),
+    ("betweenTrials", BETWEEN_TRIALS),
+    ("yearsPlanned", YEARS_PLANNED),
+    ("interval", INTERVAL),
+    ("foundInterval", FOUND_INTERVAL),
+    ("risk", RISK),
+    ("squares", SQUARES),
+    ("every", EVERY),
+    ("turnYear", TURN_YEAR),
+    ("latitude", LATITUDE),
+];
+
+/// The most letters of what is written into fields of a page.
+pub const LETTERS_OF_FIELDS: [(&str, usize); 4] = [("bedName", BED_NAME), ("name", NAME), ("note", NOTE), ("found", FOUND)];
 
 /// A year within its first and last, or the refusal that names both.
 pub fn year(field: &'static str, value: i16, [first, last]: [i16; 2]) -> Result<(), Refusal> {

@@ -81,7 +81,7 @@ impl Planner<'_> {
                 let others = self.known.garden.spacings.iter().filter(|other| (&other.crop, &other.way) != (&own.crop, &own.way));
                 let spacings = others.chain([&own]).cloned().collect();
                 self.all_drawable(Garden { spacings, ..self.known.garden.clone() })?;
-                let note = if note.trim().is_empty() { String::new() } else { draft::text("the note", note, 200)? };
+                let note = if note.trim().is_empty() { String::new() } else { draft::text("the note", note, limits::NOTE)? };
                 Some(OwnSpacing { note, ..own })
             }
         };
@@ -131,7 +131,7 @@ impl Planner<'_> {
         if self.known.garden.groupings.len() >= MOST_GROUPINGS {
             return Err(Refusal::TooManyThings { what: "groupings of your own", most: MOST_GROUPINGS });
         }
-        let name = draft::text("the grouping's name", name, 60)?;
+        let name = draft::text("the grouping's name", name, limits::NAME)?;
         if self.known.garden.groupings.iter().any(|own| own.name.eq_ignore_ascii_case(&name)) {
             return Err(Refusal::GroupingTaken { name });
         }

@@ -2,7 +2,7 @@
 
 use crate::change::days::check_days;
 use crate::change::draft;
-use crate::change::limits::{MOST_HOLES, MOST_PATCHES};
+use crate::change::limits::{self, MOST_HOLES, MOST_PATCHES};
 use crate::change::planner::{Planner, changed, gone, next};
 use crate::change::schools::suited;
 use crate::ground::pattern::grid;
@@ -147,7 +147,7 @@ impl Planner<'_> {
 
     pub(crate) fn keep_warning(&self, id: PatchId, key: &str, keep: bool) -> Result<Vec<Edit>, Refusal> {
         let before = self.patch(id)?;
-        let key = draft::text("the warning", key, 200)?;
+        let key = draft::text("the warning", key, limits::NOTE)?;
         let mut after = before.clone();
         after.kept.retain(|kept| *kept != key);
         if keep {

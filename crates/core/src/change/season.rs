@@ -10,11 +10,11 @@ use crate::known::Known;
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 use sparrow_facts::almanac::{Almanac, Appetite, BedWarmth, Cover, Monthly, Mulch, Shelf, SoilReading, Station, WarmthFrom};
+use sparrow_facts::difference;
 use sparrow_facts::edit::Edit;
 use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::BedId;
 use sparrow_facts::refusal::Refusal;
-use sparrow_facts::rows;
 use sparrow_facts::site::{Frost, Site};
 use sparrow_facts::units::TenthsC;
 
@@ -58,7 +58,7 @@ pub fn plan(known: Known, changes: &[SeasonChange]) -> Result<Vec<Edit>, Refusal
         let (before, after): (Box<Site>, Box<Site>) = (Box::new(garden.site.clone()), Box::new(after.site.clone()));
         edits.push(Edit::Site { before, after });
     }
-    edits.extend(rows::almanac(&garden.almanac, &after.almanac));
+    edits.extend(difference::almanac(&garden.almanac, &after.almanac));
     if edits.is_empty() { Err(Refusal::NothingTo { what: "change: it is so already" }) } else { Ok(edits) }
 }
 
@@ -66,7 +66,7 @@ pub fn plan(known: Known, changes: &[SeasonChange]) -> Result<Vec<Edit>, Refusal
 pub fn pruned(garden: &Garden, after: &Garden) -> Vec<Edit> {
     let mut almanac = garden.almanac.clone();
     almanac.prune(|bed| after.bed(bed).is_some());
-    rows::almanac(&garden.almanac, &almanac)
+    difference::almanac(&garden.almanac, &almanac)
 }
 
 impl Planner<'_> {
@@ -79,7 +79,7 @@ impl Planner<'_> {
             }
             SeasonChange::TakeMonths { months } => (almanac.months, almanac.from) = (Some(*months), WarmthFrom::Months),
             SeasonChange::TakeStation { station } => {
-                let name = draft::text("the station's name", &station.name, 60)?;
+                let name = draft::text("the station's name", &station.name, limits::NAME)?;
                 (almanac.station, almanac.from) = (Some(Station { name, ..station.clone() }), WarmthFrom::Station);
             }
             SeasonChange::TakeAgain { from } => almanac.from = *from,
@@ -165,7 +165,7 @@ fn temperature(field: &'static str, value: TenthsC) -> Result<(), Refusal> {
 }
 
 fn check_station(station: &Station) -> Result<(), Refusal> {
-    if draft::text("the station's name", &station.name, 60)? != station.name {
+    if draft::text("the station's name", &station.name, limits::NAME)? != station.name {
         return Err(Refusal::OddLetters { field: "the station's name" });
     }
     for one in [station.first, station.last]
@@ -188,12 +188,12 @@ fn check_station(station: &Station) -> Result<(), Refusal> {
 }
 
 fn check_shelf(shelf: &Shelf) -> Result<(), Refusal> {
-    number("cells under light", shelf.cells.into(), [0, 5000])?;
-    number("cells in a tray", shelf.tray.into(), [1, 500])?;
-    number("cells on the warm mat", shelf.mat.into(), [0, 5000])?;
-    number("cells where seedlings harden", shelf.hardening.into(), [0, 5000])?;
-    number("days of hardening off", shelf.harden_days.into(), [0, 21])?;
-    number("seedlings of a hundred that come through", shelf.survival.into(), [10, 100])
+    number("cells under light", shelf.cells.into(), limits::CELLS)?;
+    number("cells in a tray", shelf.tray.into(), limits::TRAY)?;
+    number("cells on the warm mat", shelf.mat.into(), limits::CELLS)?;
+    number("cells where seedlings harden", shelf.hardening.into(), limits::CELLS)?;
+    number("days of hardening off", shelf.harden_days.into(), limits::HARDENING)?;
+    number("seedlings of a hundred that come through", shelf.survival.into(), limits::SURVIVAL)
 }
 
 fn check_beds(garden: &Garden, almanac: &Almanac) -> Result<(), Refusal> {

@@ -1,16 +1,16 @@
 //! Is this a place a garden can be? Every field of a site within its limits.
 
 use crate::change::draft;
-use crate::change::limits::number;
+use crate::change::limits::{self, number};
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::site::Site;
 
 /// A site whose every field is within its limits, with blanks cut off its names.
 pub fn checked_site(site: &Site) -> Result<Site, Refusal> {
-    number("latitude in hundredths of a degree", i64::from(site.latitude.0), [-9000, 9000])?;
-    number("north in degrees", i64::from(site.north), [0, 359])?;
+    number("latitude in hundredths of a degree", i64::from(site.latitude.0), limits::LATITUDE)?;
+    number("north in degrees", i64::from(site.north), limits::DEGREES)?;
     if let Some(frost) = site.frost {
-        number("spread of the frost dates in days", i64::from(frost.spread_days), [0, 60])?;
+        number("spread of the frost dates in days", i64::from(frost.spread_days), limits::FROST_SPREAD)?;
         for day in [frost.last, frost.first] {
             number("month of a frost date", i64::from(day.month), [1, 12])?;
             // 2028 is a leap year, so 29 February may be given.
@@ -19,8 +19,8 @@ pub fn checked_site(site: &Site) -> Result<Site, Refusal> {
         }
     }
     let zone = site.zone.as_deref().map(zone).transpose()?;
-    let place = if site.place.trim().is_empty() { String::new() } else { draft::text("the place", &site.place, 60)? };
-    Ok(Site { name: draft::text("the garden's name", &site.name, 60)?, place, zone, ..site.clone() })
+    let place = if site.place.trim().is_empty() { String::new() } else { draft::text("the place", &site.place, limits::NAME)? };
+    Ok(Site { name: draft::text("the garden's name", &site.name, limits::NAME)?, place, zone, ..site.clone() })
 }
 
 /// A time zone's name as the time zone database spells it.

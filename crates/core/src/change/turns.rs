@@ -2,19 +2,19 @@
 
 use crate::catalogue::Catalogue;
 use crate::change::draft;
-use crate::change::limits::{MOST_ENTRIES, MOST_PLANS, MOST_SQUARES, MOST_WISHES, number};
+use crate::change::limits::{self, MOST_ENTRIES, MOST_PLANS, MOST_WISHES, number};
 use crate::change::planner::{Planner, next};
 use crate::known::Known;
 use crate::turns::ground::plots;
 use serde::{Deserialize, Serialize};
 use sparrow_facts::bed::{Bed, Trellis};
+use sparrow_facts::difference;
 use sparrow_facts::edit;
 use sparrow_facts::edit::Edit;
 use sparrow_facts::garden::Garden;
 use sparrow_facts::history::Stood;
 use sparrow_facts::ids::{BedId, TurnPlanId, WishId};
 use sparrow_facts::refusal::Refusal;
-use sparrow_facts::rows;
 use sparrow_facts::turns::{
     Closing, Entry, OwnFamily, Piece, Pinned, SoilFinding, TurnPlan, TurnSchool, TurnWish, Turns, TurnsUnit, Unknown, WishDraft,
 };
@@ -78,7 +78,7 @@ pub fn pruned(garden: &Garden, after: &Garden) -> Vec<Edit> {
     let pieces: Vec<Piece> = plots(after).into_iter().map(|plot| plot.at).collect();
     let mut turns = garden.turns.clone();
     turns.prune(|piece| pieces.contains(&piece), |bed| after.bed(bed).is_some());
-    rows::turns(&garden.turns, &turns)
+    difference::turns(&garden.turns, &turns)
 }
 
 impl Planner<'_> {
@@ -94,7 +94,7 @@ impl Planner<'_> {
         check(self.known.on(&after)).map_err(|(_, why)| why)?;
         let pieces: Vec<Piece> = plots(&after).into_iter().map(|plot| plot.at).collect();
         turns.prune(|piece| pieces.contains(&piece), |bed| after.bed(bed).is_some());
-        Ok(rows::turns(&self.known.garden.turns, &turns))
+        Ok(difference::turns(&self.known.garden.turns, &turns))
     }
 
     fn change_turns(&self, turns: &mut Turns, change: &TurnChange) -> Result<(), Refusal> {
@@ -117,7 +117,7 @@ impl Planner<'_> {
             TurnChange::Find { bed, family, found } => {
                 turns.findings.retain(|finding| (finding.bed, &finding.family) != (*bed, family));
                 if let Some((what, interval)) = found {
-                    let what = draft::text("what was found", what, 80)?;
+                    let what = draft::text("what was found", what, limits::FOUND)?;
                     turns.findings.push(SoilFinding { bed: *bed, family: family.clone(), interval: *interval, what });
                 }
                 turns.findings.sort_by(|a, b| (a.bed, &a.family).cmp(&(b.bed, &b.family)));
@@ -144,7 +144,7 @@ impl Planner<'_> {
             }
             TurnChange::DontKnow { unknown, is } => toggle(&mut turns.unknown, *unknown, *is),
             TurnChange::KeepPlan { name, entries } => {
-                keep_plan(turns, draft::text("the plan's name", name, 60)?, entries);
+                keep_plan(turns, draft::text("the plan's name", name, limits::NAME)?, entries);
             }
             TurnChange::FollowPlan { id } => {
                 turns.plans.iter().find(|plan| plan.id == *id).ok_or_else(|| unknown("plan", id.0))?;
@@ -267,7 +267,7 @@ fn whole(why: Refusal) -> Wrong {
 }
 
 fn year(year: i16) -> Result<(), Refusal> {
-    number("year", i64::from(year), [1, 9998])
+    number("year", i64::from(year), limits::TURN_YEAR)
 }
 
 fn bed(garden: &Garden, id: BedId) -> Result<(), Refusal> {
@@ -284,7 +284,7 @@ pub fn check(known: Known) -> Result<(), Wrong> {
 
 /// How much of everything there may be.
 fn check_many(turns: &Turns) -> Result<(), Wrong> {
-    number("number of years planned", turns.years.into(), [1, 8]).map_err(whole)?;
+    number("number of years planned", turns.years.into(), limits::YEARS_PLANNED).map_err(whole)?;
     let lists = [
         ("wishes", turns.wishes.len(), MOST_WISHES),
         ("kept plans", turns.plans.len(), MOST_PLANS),
@@ -310,15 +310,15 @@ fn check_ground(known: Known) -> Result<(), Wrong> {
     turns.shady.iter().chain(&turns.divided).try_for_each(|id| bed(garden, *id)).map_err(whole)?;
     for (index, own) in turns.families.iter().enumerate() {
         family(&own.family)
-            .and_then(|()| number("interval in years", own.interval.into(), [1, 12]))
-            .and_then(|()| number("risk", own.risk.into(), [0, 9]))
+            .and_then(|()| number("interval in years", own.interval.into(), limits::INTERVAL))
+            .and_then(|()| number("risk", own.risk.into(), limits::RISK))
             .map_err(|why| at("families", index, why))?;
     }
     for (index, finding) in turns.findings.iter().enumerate() {
         bed(garden, finding.bed)
             .and_then(|()| family(&finding.family))
-            .and_then(|()| number("interval in years", finding.interval.into(), [2, 12]))
-            .and_then(|()| plain("what was found", &finding.what, 80))
+            .and_then(|()| number("interval in years", finding.interval.into(), limits::FOUND_INTERVAL))
+            .and_then(|()| plain("what was found", &finding.what, limits::FOUND))
             .map_err(|why| at("findings", index, why))?;
     }
     for (index, wish) in turns.wishes.iter().enumerate() {
@@ -355,7 +355,7 @@ fn check_plans(garden: &Garden) -> Result<(), Wrong> {
             piece(entry.at)
                 .and_then(|()| wish(entry.wish))
                 .and_then(|()| year(entry.year))
-                .and_then(|()| number("squares", entry.squares.into(), [1, MOST_SQUARES.into()]))
+                .and_then(|()| number("squares", entry.squares.into(), limits::SQUARES))
                 .map_err(why)?;
         }
     }
@@ -398,10 +398,10 @@ fn rising_names(turns: &Turns) -> bool {
 
 fn check_wish(catalogue: &Catalogue, wish: &WishDraft) -> Result<(), Refusal> {
     catalogue.crop(&wish.crop).ok_or_else(|| Refusal::Unknown { what: "crop", key: wish.crop.clone() })?;
-    number("squares", wish.squares.into(), [1, MOST_SQUARES.into()])?;
-    number("every so many years", wish.years.every.into(), [1, 8])?;
+    number("squares", wish.squares.into(), limits::SQUARES)?;
+    number("every so many years", wish.years.every.into(), limits::EVERY)?;
     for year in [wish.years.first, wish.years.last].into_iter().flatten() {
-        number("year", year.into(), [1, 9998])?;
+        number("year", year.into(), limits::TURN_YEAR)?;
     }
     if let (Some(first), Some(last)) = (wish.years.first, wish.years.last)
         && last < first

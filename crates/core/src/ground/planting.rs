@@ -343,13 +343,6 @@ fn shape(rect: Rect, was: Rect) -> (u32, u32) {
     (area, u32::from(rect.w.abs_diff(was.w)) + u32::from(rect.h.abs_diff(was.h)))
 }
 
-/// The least rectangle in half squares, whole squares at first, that a single hole of this way asks for.
-pub fn starter(spacing: Spacing, units: Units) -> (u16, u16) {
-    let squares =
-        |side: Length| u16::try_from((side.get() + units.square().get() - 1) / units.square().get()).unwrap_or(1).max(1) * 2;
-    (squares(spacing.along), squares(spacing.across))
-}
-
 /// A plant as it is grown: its crop, its way, and the patch that says when.
 pub type Grown<'a> = (&'a Crop, &'a Way, Pace, &'a Patch);
 

@@ -6,8 +6,8 @@ use crate::climate::calendar;
 use crate::ground::fit::{BedFit, bed_fit};
 use crate::ground::hole::Hole;
 use crate::ground::planting::{Planting, Sum};
+use crate::ground::yard;
 use crate::ground::yard::Path;
-use crate::ground::{planting, yard};
 use crate::growth::size;
 use crate::growth::size::Size;
 use crate::known::Known;
@@ -17,7 +17,7 @@ use crate::rules::place::Laid;
 use crate::rules::shade::TrellisShade;
 use crate::rules::{findings, shade};
 use crate::season::year;
-use crate::season::year::Season;
+use crate::season::year::GrowingYear;
 use jiff::civil::Date;
 use serde::Serialize;
 use sparrow_facts::bed::Bed;
@@ -31,7 +31,7 @@ use sparrow_facts::units::Length;
 #[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Reckoning {
     /// The year and its frosts.
-    pub season: Season,
+    pub season: GrowingYear,
     /// Each bed, in the garden's order.
     pub beds: Vec<BedReckoning>,
     /// Each patch of the growing year, in the garden's order.
@@ -189,7 +189,7 @@ fn reckon_patch(planting: &Planting, needle: Date) -> PatchReckoning {
     let distance = sum.spacing.along.min(sum.spacing.across);
     PatchReckoning {
         patch: patch.id,
-        least: planting::starter(sum.spacing, planting.units()),
+        least: sum.spacing.starter(planting.units()),
         spread: way.spread,
         stands: patch.stands_on(needle),
         size: size_on(planting, needle),

@@ -11,7 +11,7 @@ use crate::rules::reason::{Found, Reason, Weight};
 use crate::rules::room::Room;
 use crate::rules::sharing::Sharing;
 use crate::rules::{company, past, place, room, sharing};
-use crate::season::year::Season;
+use crate::season::year::GrowingYear;
 use serde::Serialize;
 use sparrow_facts::bed::Bed;
 use sparrow_facts::ids::{BedId, PatchId};
@@ -45,7 +45,7 @@ pub struct Finding {
 pub(crate) struct Around<'a> {
     pub(crate) known: Known<'a>,
     pub(crate) history: &'a History<'a>,
-    pub(crate) season: &'a Season,
+    pub(crate) season: &'a GrowingYear,
     /// The patches of the year as they are laid.
     pub(crate) laid: &'a [place::Laid<'a>],
 }

@@ -3,7 +3,7 @@
 use crate::ground::planting::Planting;
 use crate::ground::sums;
 use crate::known::Known;
-use crate::search::arrange::asked::Wish;
+use crate::search::arrange::asked::BedWish;
 use crate::turns::held::{bounds, usual_wish};
 use jiff::civil::Date;
 use sparrow_facts::garden::Garden;
@@ -14,7 +14,7 @@ use sparrow_facts::turns::{TurnWish, WishDraft};
 /// stand on so many squares at the distance that holds in the bed.
 ///
 /// A wish that stands in other parts of the year than its crop usually does brings its days along.
-pub fn amounts(known: Known, bed: BedId, year: i16) -> Vec<Wish> {
+pub fn amounts(known: Known, bed: BedId, year: i16) -> Vec<BedWish> {
     let garden = known.garden;
     let entries = garden.turns.followed().map(|plan| plan.entries.as_slice()).unwrap_or_default();
     let here = |id| entries.iter().filter(move |entry| (entry.at.bed, entry.year, entry.wish) == (bed, year, id));
@@ -25,7 +25,7 @@ pub fn amounts(known: Known, bed: BedId, year: i16) -> Vec<Wish> {
     garden.turns.wishes.iter().filter_map(amount).collect()
 }
 
-fn amount(known: Known, wish: &WishDraft, squares: u32, (bed, year): (BedId, i16)) -> Option<Wish> {
+fn amount(known: Known, wish: &WishDraft, squares: u32, (bed, year): (BedId, i16)) -> Option<BedWish> {
     let Known { garden, catalogue, .. } = known;
     let way = catalogue.crop(&wish.crop)?.ways.first()?;
     let usual = usual_wish(known, &wish.crop).ok()?;
@@ -37,7 +37,7 @@ fn amount(known: Known, wish: &WishDraft, squares: u32, (bed, year): (BedId, i16
     let each = i64::from(distance.along.get()) * i64::from(distance.across.get());
     let holes = u32::try_from(side * side * i64::from(squares) / each.max(1)).unwrap_or(u32::MAX).max(1);
     let unusual = wish.parts != usual.parts;
-    Some(Wish {
+    Some(BedWish {
         crop: wish.crop.clone(),
         way: way.key.clone(),
         plants: holes.saturating_mul(way.per_hole.into()),

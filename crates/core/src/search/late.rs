@@ -251,7 +251,7 @@ impl Slip<'_> {
     fn elsewhere(&self) -> Option<SlipChoice> {
         let planting = Planting::of(self.known, self.then)?;
         let spacing = planting.distance(planting.school);
-        let least = crate::ground::planting::starter(spacing, planting.units());
+        let least = spacing.starter(planting.units());
         // Where the first still stands is no ground for the next.
         let mut now = self.known.garden.clone();
         now.patches.iter_mut().filter(|one| one.id == self.first.id).for_each(|one| one.until = self.free);

@@ -1,6 +1,6 @@
 //! When to sow again, so that harvests come evenly? And sowings as insurance, for two crops, or to learn.
 
-use crate::change::limits::{number, year};
+use crate::change::limits::{self, number, year};
 use crate::climate::bed_soil::BedSoil;
 use crate::climate::calendar::YEARS;
 use crate::ground::sums;
@@ -138,22 +138,22 @@ pub fn series(known: Known, asked: &Series, watch: &mut Watch<SeriesPlan>) -> Re
     let bed = garden.bed(asked.bed).ok_or_else(|| unknown("bed", &asked.bed.0.to_string()))?;
     let usual = Growing::usual(crop, way);
     let growing = Growing { means: asked.means.unwrap_or(usual.means), ..usual };
-    number("plants of each sowing", asked.plants.into(), [1, i64::from(sums::MOST_AT_HAND)])?;
+    number("plants of each sowing", asked.plants.into(), limits::PLANTS)?;
     year("year", asked.year, YEARS)?;
     let one = One { known, growing, soil: known.soil(bed) };
     let Starts { starts, too_early, too_late, beyond } = match asked.aim {
         SeriesAim::Even { from, until, every } => {
-            number("days between harvests", every.into(), [3, 60])?;
+            number("days between harvests", every.into(), limits::BETWEEN_HARVESTS)?;
             check_span(from, until)?;
             one.even(from, until, every)
         }
         SeriesAim::Insurance { from, after } => {
-            number("days to the second sowing", after.into(), [7, 60])?;
+            number("days to the second sowing", after.into(), limits::TO_SECOND_SOWING)?;
             once([from, from.saturating_add(i64::from(after).days())])
         }
         SeriesAim::TwoCrops => once(one.two_crops(asked.year)),
         SeriesAim::Trial { from, apart } => {
-            number("days between trial sowings", apart.into(), [5, 30])?;
+            number("days between trial sowings", apart.into(), limits::BETWEEN_TRIALS)?;
             once((0..3).map(|n| from.saturating_add((n * i64::from(apart)).days())))
         }
     };

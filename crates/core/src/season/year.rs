@@ -12,7 +12,7 @@ use serde::Serialize;
 /// What the year ribbon draws.
 #[derive(Debug, Clone, PartialEq, Serialize)]
 #[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
-pub struct Season {
+pub struct GrowingYear {
     /// The growing year shown.
     pub year: i16,
     /// The year a household plans today.
@@ -36,14 +36,14 @@ pub struct Season {
 /// The growing year that `needle` lies in. `today` only tells which year is being planned.
 ///
 /// The frost edges are the weather's own: a station's years know more of them than the two dates typed.
-pub fn year(known: Known, needle: Date) -> Season {
+pub fn year(known: Known, needle: Date) -> GrowingYear {
     let Known { garden, grower, today, .. } = known;
     let hemisphere = garden.site.latitude.hemisphere();
     let year = calendar::growing_year(needle, hemisphere);
     let (first_day, last_day) = calendar::year_span(year, hemisphere);
     let weather = &grower.weather;
     let weeks = |of: &dyn Fn(Date) -> f64| (0..53).map(|week: i64| of(first_day.saturating_add((week * 7).days()))).collect();
-    Season {
+    GrowingYear {
         year,
         planning_year: calendar::planning_year(today, &garden.site),
         first_day,

@@ -57,9 +57,8 @@
   function starter(spot: [number, number]): Rect {
     const crop = desk.hand && garden.crop(desk.hand.crop);
     const way = crop?.ways.find((one) => one.key === desk.hand?.way);
-    const whole = (twelfths: number) => Math.max(1, Math.ceil(twelfths / 12)) * 2;
-    const [w, h] = way ? way.square_twelfths.map(whole) : [2, 2];
-    return around(spot, w ?? 2, h ?? 2, grid);
+    const [w, h] = way?.starter ?? [2, 2];
+    return around(spot, w, h, grid);
   }
 
   /** Takes the patch under the pointer, by its corner or as a whole; else draws, which all ground does for a crop in hand. */

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Rect } from '../../generated/Rect';
+  import { AnswerState } from '../../state/answer.svelte';
   import { useOpenGarden } from '../../state/context';
   import { count } from '../../words/lengths';
   import { upper } from '../../words/reasons';
@@ -10,14 +11,11 @@
 
   const crop = $derived(garden.crop(hand.crop));
   const way = $derived(crop?.ways.find((one) => one.key === hand.way));
-  const own = $derived(garden.view.garden.spacings.find((one) => one.crop === hand.crop && one.way === hand.way));
+  const answer = new AnswerState(garden, () => ({ ask: 'in-hand', ...hand }));
   const perSquare = $derived.by(() => {
-    if (!way) return '';
-    const [along, across] = own ? [own.along, own.across] : way.square_twelfths.map((n) => (n * 2 * garden.half) / 12);
-    const holes = Math.floor((2 * garden.half) / (along ?? 1)) * Math.floor((2 * garden.half) / (across ?? 1));
-    if (holes >= 1) return `${count(holes * way.per_hole, 'plant', 'plants')} to a square`;
-    const squares = ((along ?? 0) * (across ?? 0)) / (4 * garden.half * garden.half);
-    return `${Number(squares.toFixed(2))} squares to a plant`;
+    if (!answer.is) return '';
+    const { plants, centisquares } = answer.is;
+    return plants > 0 ? `${count(plants, 'plant', 'plants')} to a square` : `${centisquares / 100} squares to a plant`;
   });
 </script>
 

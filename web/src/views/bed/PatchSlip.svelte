@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { LETTERS } from '../../generated/Limits';
   import { untrack } from 'svelte';
   import type { Bed } from '../../generated/Bed';
   import type { Patch } from '../../generated/Patch';
@@ -102,7 +103,7 @@
   {#if garden.mayChange}
     <form class="mt-2 grid grid-cols-[6em_1fr] gap-3" onsubmit={keepOwn} aria-label="Your own distance">
       <label class="field">Your distance<input bind:value={own} required name="own-distance" /></label>
-      <label class="field">What you found<input bind:value={note} maxlength="200" name="own-note" /></label>
+      <label class="field">What you found<input bind:value={note} maxlength={LETTERS.note} name="own-note" /></label>
       <p class="col-span-2 flex gap-5">
         <button class="act">use mine</button>
         {#if from.from === 'own'}<button type="button" class="act" onclick={backToTable}>back to the table</button>{/if}

@@ -1,5 +1,6 @@
 <script lang="ts">
   // What each school of spacing gives on this patch, side by side; one is chosen by its line.
+  import { LIMITS } from '../../generated/Limits';
   import type { School } from '../../generated/School';
   import { AnswerState } from '../../state/answer.svelte';
   import { useOpenGarden } from '../../state/context';
@@ -71,8 +72,8 @@
       <label class="field w-[7em]"
         >% of the distance<input
           type="number"
-          min="60"
-          max="95"
+          min={LIMITS.closePercent[0]}
+          max={LIMITS.closePercent[1]}
           bind:value={percent}
           onchange={() => choose({ is: 'close', percent })}
           name="close-percent"
@@ -82,8 +83,8 @@
       <label class="field w-[7em]"
         >Seeds a place<input
           type="number"
-          min="2"
-          max="9"
+          min={LIMITS.scatterSeeds[0]}
+          max={LIMITS.scatterSeeds[1]}
           bind:value={seeds}
           onchange={() => choose({ is: 'scatter', seeds })}
           name="scatter-seeds"

@@ -1,5 +1,6 @@
 <script lang="ts">
   // Sowing again and again: so that harvests come evenly, as insurance, for two crops, or to learn.
+  import { LIMITS } from '../../generated/Limits';
   import type { Placing } from '../../generated/Placing';
   import type { SeasonView } from '../../generated/SeasonView';
   import type { SeriesAim } from '../../generated/SeriesAim';
@@ -53,6 +54,14 @@
     search.start({ search: 'series', crop, way: grown, means: null, bed, plants, year, aim: wanted });
   }
 
+  const between = $derived(
+    {
+      even: LIMITS.betweenHarvests,
+      insurance: LIMITS.toSecondSowing,
+      trial: LIMITS.betweenTrials,
+      'two-crops': [0, 0],
+    }[aim],
+  );
   const places = $derived.by((): Placing[] => (found?.sowings ?? []).flatMap((one) => one.placings));
 
   async function plant() {
@@ -95,8 +104,8 @@
     <label class="field"
       >{aim === 'even' ? 'Days between harvests' : 'Days between sowings'}<input
         type="number"
-        min="3"
-        max="60"
+        min={between[0]}
+        max={between[1]}
         bind:value={every}
         required
         name="every"
@@ -104,7 +113,14 @@
     >
   {/if}
   <label class="field"
-    >Plants each time<input type="number" min="1" max="500" bind:value={plants} required name="series-plants" /></label
+    >Plants each time<input
+      type="number"
+      min={LIMITS.plants[0]}
+      max={LIMITS.plants[1]}
+      bind:value={plants}
+      required
+      name="series-plants"
+    /></label
   >
   <label class="field"
     >In<select bind:value={bed} name="series-bed"

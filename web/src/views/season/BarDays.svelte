@@ -1,5 +1,6 @@
 <script lang="ts">
   // The days of one planting, as they come about and to be typed otherwise.
+  import { LIMITS } from '../../generated/Limits';
   import type { Course } from '../../generated/Course';
   import type { Means } from '../../generated/Means';
   import type { Patch } from '../../generated/Patch';
@@ -81,8 +82,8 @@
       <label class="field"
         >Of 100 come through<input
           type="number"
-          min="10"
-          max="100"
+          min={LIMITS.survival[0]}
+          max={LIMITS.survival[1]}
           name="survival"
           value={patch.timing.survival ?? garden.view.garden.almanac.shelf.survival}
           onchange={(event) => time({ survival: event.currentTarget.valueAsNumber || null })}
@@ -101,8 +102,8 @@
     <label class="field"
       >Days on its packet<input
         type="number"
-        min="10"
-        max="400"
+        min={LIMITS.packet[0]}
+        max={LIMITS.packet[1]}
         name="packet-days"
         value={patch.timing.packet ?? course.ripening?.packet ?? ''}
         onchange={(event) => time({ packet: event.currentTarget.valueAsNumber || null })}

@@ -1,5 +1,6 @@
 <script lang="ts">
   // The climate of the place: frosts, a generic year, twelve pairs or a station's file; soil readings and covers.
+  import { LETTERS } from '../../generated/Limits';
   import { api, Refused } from '../../api';
   import FrostFields from '../../frame/FrostFields.svelte';
   import type { Appetite } from '../../generated/Appetite';
@@ -204,7 +205,7 @@
   {/if}
   {#if garden.mayChange}
     <label class="field"
-      >What the station is called<input bind:value={stationName} maxlength="60" name="station-name" /></label
+      >What the station is called<input bind:value={stationName} maxlength={LETTERS.name} name="station-name" /></label
     >
     <label class="field mt-1"
       >Its daily file: date, low, high, rain<input

@@ -1,5 +1,6 @@
 <script lang="ts">
   // The shelf: what stands on it when, where it is too small, and what would help.
+  import { LIMITS } from '../../generated/Limits';
   import type { Batch } from '../../generated/Batch';
   import type { Overflow } from '../../generated/Overflow';
   import type { SeasonView } from '../../generated/SeasonView';
@@ -55,13 +56,13 @@
     const potted = one.pot_on && !atOnce ? `, ${one.pots} potted on ${dayMonth(one.pot_on)}` : '';
     return `${sown} sown ${dayMonth(one.sow)}${potted}, out to harden ${dayMonth(one.harden)}`;
   }
-  const NUMBERS: [keyof Shelf, string, number, number][] = [
-    ['cells', 'Cells under light', 0, 5000],
-    ['tray', 'Cells in a tray', 1, 500],
-    ['mat', 'Cells on the warm mat', 0, 5000],
-    ['hardening', 'Cells to harden off', 0, 5000],
-    ['harden_days', 'Days of hardening', 0, 21],
-    ['survival', 'Of 100 come through', 10, 100],
+  const NUMBERS: [keyof Shelf, string, readonly [number, number]][] = [
+    ['cells', 'Cells under light', LIMITS.cells],
+    ['tray', 'Cells in a tray', LIMITS.tray],
+    ['mat', 'Cells on the warm mat', LIMITS.cells],
+    ['hardening', 'Cells to harden off', LIMITS.cells],
+    ['harden_days', 'Days of hardening', LIMITS.hardening],
+    ['survival', 'Of 100 come through', LIMITS.survival],
   ];
 </script>
 
@@ -113,7 +114,7 @@
 {#if garden.mayChange}
   <h3>What there is</h3>
   <div class="mb-3 grid grid-cols-2 gap-x-4 gap-y-1">
-    {#each NUMBERS as [key, label, least, most] (key)}
+    {#each NUMBERS as [key, label, [least, most]] (key)}
       <label class="field"
         >{label}<input
           type="number"

@@ -1,5 +1,6 @@
 <script lang="ts">
   // By which rules the years are judged, with the reasons, and where the household thinks otherwise.
+  import { LETTERS, LIMITS } from '../../generated/Limits';
   import type { TurnSchool } from '../../generated/TurnSchool';
   import type { Turns } from '../../generated/Turns';
   import type { TurnsUnit } from '../../generated/TurnsUnit';
@@ -46,8 +47,8 @@
   <label class="field"
     >Years to plan<input
       type="number"
-      min="1"
-      max="8"
+      min={LIMITS.yearsPlanned[0]}
+      max={LIMITS.yearsPlanned[1]}
       value={rules.years}
       onchange={(event) => set({ years: event.currentTarget.valueAsNumber || 1 })}
       name="years"
@@ -95,8 +96,8 @@
             <label class="field w-16"
               >Years<input
                 type="number"
-                min="1"
-                max="12"
+                min={LIMITS.interval[0]}
+                max={LIMITS.interval[1]}
                 value={interval}
                 onchange={(event) =>
                   turns.change({
@@ -110,8 +111,8 @@
             <label class="field w-16"
               >Risk<input
                 type="number"
-                min="0"
-                max="9"
+                min={LIMITS.risk[0]}
+                max={LIMITS.risk[1]}
                 value={risk}
                 onchange={(event) =>
                   turns.change({
@@ -157,7 +158,7 @@
     <label class="field"
       >What was found<input
         bind:value={found.what}
-        maxlength="80"
+        maxlength={LETTERS.found}
         required
         name="found"
         placeholder="clubroot"
@@ -174,7 +175,13 @@
       ></label
     >
     <label class="field"
-      >Years to wait<input type="number" min="2" max="12" bind:value={found.interval} name="found-years" /></label
+      >Years to wait<input
+        type="number"
+        min={LIMITS.foundInterval[0]}
+        max={LIMITS.foundInterval[1]}
+        bind:value={found.interval}
+        name="found-years"
+      /></label
     >
     <p><button class="act">note it</button></p>
   </form>

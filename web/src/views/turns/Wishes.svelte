@@ -1,5 +1,6 @@
 <script lang="ts">
   // What is wanted in the years ahead: amounts, when, on what ground, in which years.
+  import { LIMITS } from '../../generated/Limits';
   import { api, Refused } from '../../api';
   import type { Needs } from '../../generated/Needs';
   import type { Parts } from '../../generated/Parts';
@@ -113,13 +114,20 @@
           aria-label={`The wish for ${garden.crop(wish.crop)?.name ?? ''}`}
         >
           <label class="field"
-            >Squares<input type="number" min="1" max="400" bind:value={draft.squares} name="squares" required /></label
+            >Squares<input
+              type="number"
+              min={LIMITS.squares[0]}
+              max={LIMITS.squares[1]}
+              bind:value={draft.squares}
+              name="squares"
+              required
+            /></label
           >
           <label class="field"
             >Every so many years<input
               type="number"
-              min="1"
-              max="8"
+              min={LIMITS.every[0]}
+              max={LIMITS.every[1]}
               bind:value={draft.years.every}
               name="every"
               required
@@ -128,8 +136,8 @@
           <label class="field"
             >From year<input
               type="number"
-              min="1"
-              max="9998"
+              min={LIMITS.turnYear[0]}
+              max={LIMITS.turnYear[1]}
               value={draft.years.first ?? ''}
               onchange={(event) =>
                 draft &&
@@ -140,8 +148,8 @@
           <label class="field"
             >Until year<input
               type="number"
-              min="1"
-              max="9998"
+              min={LIMITS.turnYear[0]}
+              max={LIMITS.turnYear[1]}
               value={draft.years.last ?? ''}
               onchange={(event) =>
                 draft &&

@@ -1,5 +1,6 @@
 <script lang="ts">
   // The years as a whole: what the plan costs, the search for it, what is worth saying.
+  import { LETTERS } from '../../generated/Limits';
   import type { Tie } from '../../generated/Tie';
   import type { TurnsView } from '../../generated/TurnsView';
   import SearchLine from '../../parts/SearchLine.svelte';
@@ -102,7 +103,7 @@
     <label class="field"
       >Its name<input
         bind:value={name}
-        maxlength="60"
+        maxlength={LETTERS.name}
         placeholder={turns.followed?.name ?? 'First plan'}
         name="plan-name"
       /></label

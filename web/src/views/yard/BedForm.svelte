@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { LETTERS, LIMITS } from '../../generated/Limits';
   import { untrack } from 'svelte';
   import { api, Refused } from '../../api';
   import type { Bed } from '../../generated/Bed';
@@ -66,7 +67,9 @@
   onchange={preview}
   aria-label={start ? `Measure ${start.name}` : 'Measure a new bed'}
 >
-  <label class="field">Name<input bind:value={fields.name} required maxlength="40" name="bed-name" /></label>
+  <label class="field"
+    >Name<input bind:value={fields.name} required maxlength={LETTERS.bedName} name="bed-name" /></label
+  >
   <div class="grid grid-cols-2 gap-3">
     <label class="field"
       >Kind<select bind:value={fields.kind} name="kind">
@@ -144,7 +147,13 @@
         /></label
       >
       <label class="field"
-        >Turned, degrees<input type="number" min="0" max="359" bind:value={fields.turn} name="turn" /></label
+        >Turned, degrees<input
+          type="number"
+          min={LIMITS.degrees[0]}
+          max={LIMITS.degrees[1]}
+          bind:value={fields.turn}
+          name="turn"
+        /></label
       >
     </div>
     {#each fields.trellises as trellis, index (trellis)}

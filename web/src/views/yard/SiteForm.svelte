@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { LETTERS, LIMITS } from '../../generated/Limits';
   import { untrack } from 'svelte';
   import FrostFields from '../../frame/FrostFields.svelte';
   import type { Frost } from '../../generated/Frost';
@@ -53,8 +54,10 @@
 </script>
 
 <form class="grid gap-3 pt-2" onsubmit={saved}>
-  <label class="field">Name of the garden<input bind:value={name} required maxlength="60" name="garden-name" /></label>
-  <label class="field">Place<input bind:value={place} maxlength="60" name="place" /></label>
+  <label class="field"
+    >Name of the garden<input bind:value={name} required maxlength={LETTERS.name} name="garden-name" /></label
+  >
+  <label class="field">Place<input bind:value={place} maxlength={LETTERS.name} name="place" /></label>
   <div class="grid grid-cols-2 gap-4">
     <label class="field"
       >Latitude in degrees<input bind:value={latitude} inputmode="decimal" required name="latitude" /></label
@@ -72,7 +75,13 @@
       ></label
     >
     <label class="field"
-      >North, degrees from straight up<input type="number" min="0" max="359" required bind:value={north} /></label
+      >North, degrees from straight up<input
+        type="number"
+        min={LIMITS.degrees[0]}
+        max={LIMITS.degrees[1]}
+        required
+        bind:value={north}
+      /></label
     >
     <label class="field col-span-2"
       >Time zone, by which it is today there<select bind:value={zone} name="zone"

@@ -10,7 +10,7 @@ use sparrow_facts::rect::Rect;
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
-pub struct Wish {
+pub struct BedWish {
     /// The crop.
     pub crop: String,
     /// Its way of growing.
@@ -151,7 +151,7 @@ pub struct Arranging {
     /// The growing year.
     pub year: i16,
     /// What is wished for, the most wanted first.
-    pub wishes: Vec<Wish>,
+    pub wishes: Vec<BedWish>,
     /// Patches of that year that are not locked make way.
     pub anew: bool,
 }

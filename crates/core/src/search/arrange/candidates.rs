@@ -7,7 +7,7 @@ use crate::growth::size;
 use crate::known::Known;
 use crate::rules::past::History;
 use crate::rules::place;
-use crate::search::arrange::asked::{Weighed, Why, Wish};
+use crate::search::arrange::asked::{BedWish, Weighed, Why};
 use crate::search::arrange::weigh::{ROOM, falls_on, points, shadow};
 use sparrow_facts::bed::Bed;
 use sparrow_facts::patch::{Patch, Placing};
@@ -37,7 +37,7 @@ const LONGEST: u16 = 20;
 const OFTEN: u8 = place::OFTEN;
 
 /// All places for a wish on ground that is free on its days, the best by themselves first.
-pub fn of(known: Known, history: &History, bed: &Bed, wish: &Wish, pattern: &Placing) -> Vec<Candidate> {
+pub fn of(known: Known, history: &History, bed: &Bed, wish: &BedWish, pattern: &Placing) -> Vec<Candidate> {
     let garden = known.garden;
 
     let patch = pattern.patch(0);
@@ -121,7 +121,7 @@ struct Around<'a> {
 }
 
 impl Around<'_> {
-    fn candidate(&self, wish: &Wish, planting: &Planting, rect: Rect, laid: &Laid) -> Candidate {
+    fn candidate(&self, wish: &BedWish, planting: &Planting, rect: Rect, laid: &Laid) -> Candidate {
         let ground = rect.ground(planting.bed, planting.units());
         let mut why = Vec::new();
         let mut note = |reason: Why, points: i32| why.push(Weighed { why: reason, points });

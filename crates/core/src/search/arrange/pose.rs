@@ -4,7 +4,7 @@ use crate::catalogue::Catalogue;
 use crate::change::limits::number;
 use crate::climate::calendar;
 use crate::known::Known;
-use crate::search::arrange::asked::{Arranged, Arranging, MOST_WISHES, Proposal, Proposed, Weighed, Why, Wish};
+use crate::search::arrange::asked::{Arranged, Arranging, BedWish, MOST_WISHES, Proposal, Proposed, Weighed, Why};
 use crate::search::arrange::problem;
 use crate::search::arrange::problem::{Problem, score};
 use crate::search::arrange::search::{Answer, STARTS, search};
@@ -64,7 +64,7 @@ fn posed(known: Known, asked: &Arranging) -> Result<(Problem, Vec<Placing>), Ref
 }
 
 /// What would be planted for a wish, when, but not yet where.
-fn pattern(known: Known, asked: &Arranging, wish: &Wish) -> Result<Placing, Refusal> {
+fn pattern(known: Known, asked: &Arranging, wish: &BedWish) -> Result<Placing, Refusal> {
     let (crop, way) = known.crop(&wish.crop, Some(&wish.way))?;
     if !(1..=5000).contains(&wish.plants) {
         let value = i64::from(wish.plants);

@@ -3,7 +3,7 @@
 use crate::catalogue::{Catalogue, Crop, Nearness, Way};
 use crate::known::Known;
 use crate::rules::past::History;
-use crate::search::arrange::asked::{Weighed, Why, Wish};
+use crate::search::arrange::asked::{BedWish, Weighed, Why};
 use crate::search::arrange::candidates;
 use crate::search::arrange::candidates::Candidate;
 use crate::search::arrange::weigh::{MISSING, falls_on, points, shadow};
@@ -49,7 +49,7 @@ pub struct Problem {
 }
 
 /// Puts the problem together. `patterns` say what each wish would be; `garden` is without what makes way.
-pub fn build(known: Known, bed: &Bed, wishes: &[Wish], patterns: &[Placing]) -> Problem {
+pub fn build(known: Known, bed: &Bed, wishes: &[BedWish], patterns: &[Placing]) -> Problem {
     let history = History::of(known);
     let wished = wishes
         .iter()

@@ -1,8 +1,9 @@
 <script lang="ts">
   // Asks how the bed might be laid out for a list of wishes, shows the answers, and plants one.
+  import { LIMITS } from '../../../generated/Limits';
   import { untrack } from 'svelte';
   import type { Bed } from '../../../generated/Bed';
-  import type { Wish } from '../../../generated/Wish';
+  import type { BedWish } from '../../../generated/BedWish';
   import SearchLine from '../../../parts/SearchLine.svelte';
   import { useOpenGarden } from '../../../state/context';
   import { SearchState } from '../../../state/search.svelte';
@@ -16,7 +17,7 @@
 
   const year = $derived(garden.season.year);
   /** What stands there and may move is what is wished for, until the list is changed. */
-  function standing(): Wish[] {
+  function standing(): BedWish[] {
     const own = garden
       .patchesIn(bed.id)
       .filter((one) => !one.patch.locked && !one.patch.planted.between && one.reckoning.sum.plants > 0);
@@ -31,7 +32,7 @@
     }));
   }
   /** A year's plan may have brought its own amounts. */
-  function asked(): Wish[] {
+  function asked(): BedWish[] {
     const brought = desk.amounts?.bed === bed.id ? desk.amounts.wishes : null;
     desk.amounts = null;
     return brought ?? standing();
@@ -64,10 +65,10 @@
     if (await garden.send({ do: 'place-all', gone: answer.gone, places })) desk.leaveTask();
   }
 
+  /** A crop that is added is wished for as often as a square holds it. */
   function add(crop: string, way: string) {
-    const square = garden.crop(crop)?.ways.find((one) => one.key === way)?.square_twelfths ?? [12, 12];
-    const plants = Math.max(1, Math.floor(12 / (square[0] ?? 12)) * Math.floor(12 / (square[1] ?? 12)));
-    wishes.push({ crop, way, plants, must: false, from: null, until: null, now: null });
+    const wish = { crop, way, plants: 1, must: false, from: null, until: null, now: null };
+    garden.asks({ ask: 'in-hand', crop, way }, ({ plants }) => wishes.push({ ...wish, plants: Math.max(1, plants) }));
     search.clear();
   }
 </script>
@@ -85,8 +86,8 @@
       <label class="field"
         ><span class="sr-only">Plants of {garden.crop(wish.crop)?.name}</span><input
           type="number"
-          min="1"
-          max="5000"
+          min={LIMITS.plants[0]}
+          max={LIMITS.plants[1]}
           bind:value={wish.plants}
           onchange={() => search.clear()}
         /></label

@@ -1,5 +1,6 @@
 <script lang="ts">
   // Groupings put down whole on the marked squares; and groupings of the household's own.
+  import { LETTERS } from '../../../generated/Limits';
   import type { After } from '../../../generated/After';
   import type { Bed } from '../../../generated/Bed';
   import type { Fitted } from '../../../generated/Fitted';
@@ -114,7 +115,9 @@
         >
       {/each}
     </fieldset>
-    <label class="field mt-1">Its name<input bind:value={name} maxlength="60" required name="grouping-name" /></label>
+    <label class="field mt-1"
+      >Its name<input bind:value={name} maxlength={LETTERS.name} required name="grouping-name" /></label
+    >
     <button class="act mt-1" disabled={chosen.length < 2}>save it</button>
   </form>
   {#each garden.view.garden.groupings as own (own.id)}

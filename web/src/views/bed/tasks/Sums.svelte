@@ -1,6 +1,7 @@
 <script lang="ts">
   // The other direction of the sum: where do these plants fit, what does an edge hold, does a count add up,
   // which seeder plate comes nearest?
+  import { LIMITS } from '../../../generated/Limits';
   import { api, Refused } from '../../../api';
   import type { Bed } from '../../../generated/Bed';
   import type { Edge } from '../../../generated/Edge';
@@ -106,7 +107,13 @@
 <h3>Where do they fit?</h3>
 <form class="flex items-end gap-3" onsubmit={askFits} aria-label="Where do they fit?">
   <label class="field w-[7em]"
-    >Plants at hand<input type="number" min="1" max="5000" bind:value={plants} name="at-hand" /></label
+    >Plants at hand<input
+      type="number"
+      min={LIMITS.plants[0]}
+      max={LIMITS.plants[1]}
+      bind:value={plants}
+      name="at-hand"
+    /></label
   >
   <button class="act">look</button>
 </form>

@@ -4,7 +4,7 @@ import type { FrostEdge } from "./FrostEdge";
 /**
  * What the year ribbon draws.
  */
-export type Season = { 
+export type GrowingYear = { 
 /**
  * The growing year shown.
  */

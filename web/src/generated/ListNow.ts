@@ -3,7 +3,7 @@
 /**
  * A list as it changed: those of its things that are new or otherwise than before, and the numbers of those that are gone.
  */
-export type Rows<T, I> = { 
+export type ListNow<T, I> = { 
 /**
  * New, or otherwise than before.
  */

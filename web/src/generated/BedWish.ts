@@ -4,7 +4,7 @@ import type { Rect } from "./Rect";
 /**
  * A crop to find room for.
  */
-export type Wish = { 
+export type BedWish = { 
 /**
  * The crop.
  */
