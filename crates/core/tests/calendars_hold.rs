@@ -1,0 +1,46 @@
+//! The planting calendars that a reckoning is held against are tables that can be read: known crops, real days.
+
+use jiff::civil::{Date, date};
+use sparrow_core::catalogue::Catalogue;
+use std::collections::{BTreeMap, BTreeSet};
+
+const PLACES: &str = include_str!("data/calendars/places.csv");
+const TRIED: &str = include_str!("data/calendars/tried.csv");
+const HELD_BACK: &str = include_str!("data/calendars/held-back.csv");
+
+fn lines(table: &str) -> impl Iterator<Item = Vec<&str>> {
+    table.lines().skip(1).map(|line| line.split(',').collect())
+}
+
+/// A month and a day, in a year that has 29 February.
+fn day(text: &str) -> Date {
+    let (month, day) = text.split_once('-').expect("a month and a day");
+    let number = |text: &str| text.parse().expect("a number");
+    date(2028, number(month), number(day))
+}
+
+#[test]
+fn every_line_names_a_crop_of_the_catalogue_a_means_and_two_days() {
+    let places: BTreeSet<&str> = lines(PLACES).map(|line| line[0]).collect();
+    let mut crops: BTreeMap<&str, BTreeSet<&str>> = BTreeMap::new();
+    for line in lines(TRIED).chain(lines(HELD_BACK)) {
+        let [climate, crop, way, means, from, to] = line[..] else { panic!("six columns: {line:?}") };
+        assert!(places.contains(climate), "{line:?}");
+        assert!(Catalogue::standard().crop(crop).is_some_and(|crop| crop.way(way).is_some()), "{line:?}");
+        assert!(["bed", "shelf", "set"].contains(&means), "{line:?}");
+        assert_ne!(day(from), day(to), "{line:?}");
+        crops.entry(climate).or_default().insert(crop);
+    }
+    assert_eq!(crops.len(), places.len(), "every place has its calendar");
+    for (climate, crops) in crops {
+        assert!(crops.len() >= 25, "{climate} has {} crops", crops.len());
+    }
+}
+
+#[test]
+fn a_third_of_the_climates_is_held_back() {
+    let climates = |table| lines(table).map(|line| line[0]).collect::<BTreeSet<_>>();
+    let (tried, held_back) = (climates(TRIED), climates(HELD_BACK));
+    assert_eq!((tried.len(), held_back.len()), (6, 3));
+    assert!(tried.is_disjoint(&held_back));
+}
