@@ -121,8 +121,8 @@ export const api = {
     ask<undefined>('POST', `/gardens/${garden}/members`, { name, role }),
   garden: (garden: number, on: string | null) => ask<GardenView>('GET', `/gardens/${garden}${on ? `?on=${on}` : ''}`),
   /** Another day, by what is otherwise on it than on the day that was seen. */
-  look: (garden: number, on: string, was: string, revision: number) =>
-    ask<Look>('GET', `/gardens/${garden}/look?on=${on}&was=${was}&revision=${revision}`),
+  look: ({ id, revision, today }: GardenView, on: string, was: string) =>
+    ask<Look>('GET', `/gardens/${id}/look?on=${on}&was=${was}&revision=${revision}&today=${today}`),
   /** Asks for a change; sent again after a lost answer, it is made once. */
   change: ({ garden, revision, key, on, season, does }: Request) => {
     const headers = { 'If-Match': `"${revision}"`, 'Idempotency-Key': key };

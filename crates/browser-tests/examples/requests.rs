@@ -3,12 +3,11 @@
 //!
 //! `cargo run -p sparrow-browser-tests --example requests -- [OTHER GARDENS]`
 
-use patient_sparrow::{Settings, launch};
+use patient_sparrow::{Aside, Settings};
 use serde_json::{Value, json};
 use sparrow_browser_tests::Failure;
 use sparrow_cluster::{Cluster, Durability, reachable};
 use sparrow_store::Store;
-use std::net::TcpListener;
 use std::path::Path;
 use std::sync::Arc;
 use std::sync::atomic::{AtomicU64, Ordering};
@@ -51,23 +50,10 @@ async fn counting_way(server: u16, trips: Arc<AtomicU64>) -> Result<u16, Failure
     Ok(port)
 }
 
-/// A demo server over a database; its address.
-async fn served(url: &str) -> Result<String, Failure> {
-    let store = Store::open(url).await?;
-    let listener = TcpListener::bind("127.0.0.1:0")?;
-    let address = format!("http://{}/api/v1", listener.local_addr()?);
+/// A demo server over a database.
+async fn served(url: &str) -> Result<Aside, Failure> {
     let settings = Settings { demo: true, secure_cookies: false, workers: 2, now: Some("2026-11-23T12:00Z".parse()?) };
-    let (ready, started) = tokio::sync::oneshot::channel();
-    std::thread::spawn(move || {
-        actix_web::rt::System::new().block_on(async move {
-            if let Ok(server) = launch(store, settings, listener).await {
-                let _ = ready.send(());
-                let _ = server.await;
-            }
-        });
-    });
-    started.await?;
-    Ok(address)
+    Ok(Aside::start(Store::open(url).await?, settings).await?)
 }
 
 struct Gardener {
@@ -78,7 +64,8 @@ struct Gardener {
 }
 
 impl Gardener {
-    async fn enters(address: &str) -> Result<Gardener, Failure> {
+    async fn enters(server: &str) -> Result<Gardener, Failure> {
+        let address = format!("{server}/api/v1");
         let client = reqwest::Client::builder().cookie_store(true).build()?;
         let door = json!({ "household": "quillet-lane" }).to_string();
         let entering = client.post(format!("{address}/session/demo")).header("Content-Type", "application/json").body(door);
@@ -87,7 +74,7 @@ impl Gardener {
         let garden = gardens[0]["id"].as_i64().ok_or("a garden")?;
         let shown: Value = client.get(format!("{address}/gardens/{garden}")).send().await?.json().await?;
         let revision = shown["revision"].as_i64().ok_or("a revision")?;
-        Ok(Gardener { client, address: address.into(), garden, revision })
+        Ok(Gardener { client, address, garden, revision })
     }
 
     /// Drops the long bed's radishes half a square to and fro; how long it took, and the bytes of the answer as they are sent.
@@ -155,8 +142,8 @@ async fn main() -> Result<(), Failure> {
     let trips = Arc::new(AtomicU64::new(0));
     let counted = url.replace(&format!(":{port}/"), &format!(":{}/", counting_way(port, Arc::clone(&trips)).await?));
     {
-        let address = served(&counted).await?;
-        let mut gardener = Gardener::enters(&address).await?;
+        let aside = served(&counted).await?;
+        let mut gardener = Gardener::enters(&aside.address).await?;
         for n in 0..6 {
             gardener.drops(n).await?;
         }
@@ -167,8 +154,8 @@ async fn main() -> Result<(), Failure> {
             trips.load(Ordering::SeqCst) - before
         );
     }
-    let address = served(&url).await?;
-    let mut gardener = Gardener::enters(&address).await?;
+    let aside = served(&url).await?;
+    let mut gardener = Gardener::enters(&aside.address).await?;
     neighbours(&Store::open(&url).await?, gardener.garden, others).await?;
     let (mut drops, mut little) = (Vec::new(), Vec::new());
     for n in 0..TIMES {

@@ -1,10 +1,8 @@
 //! A stage: the server on a database of its own, a ChromeDriver, and browsers on it.
 
-use patient_sparrow::{Settings, launch};
-use sparrow_cluster::{Cluster, Durability, reachable};
+use patient_sparrow::{Aside, Settings};
+use sparrow_cluster::Cluster;
 use sparrow_store::Store;
-use std::net::TcpListener;
-use std::path::PathBuf;
 use std::process::Stdio;
 use std::sync::atomic::{AtomicU32, Ordering};
 use std::time::Duration;
@@ -26,11 +24,10 @@ fn noon() -> Result<jiff::Timestamp, jiff::Error> {
 
 /// A running server with a driver for browsers.
 pub struct Stage {
-    address: String,
     driver_address: String,
     // Dropped in this order: the driver with its browsers, the server with its connections, then the database.
     _driver: Child,
-    _leaves: tokio::sync::oneshot::Sender<()>,
+    aside: Aside,
     _cluster: Option<Cluster>,
 }
 
@@ -41,48 +38,18 @@ impl Stage {
     pub async fn open() -> Result<Stage, Failure> {
         let number = STAGES.fetch_add(1, Ordering::Relaxed);
         let name = format!("browser_{}_{number}", std::process::id());
-        let (cluster, url) = match std::env::var("TEST_DATABASE_URL") {
-            Ok(url) => (None, url),
-            Err(_) => {
-                let folder = PathBuf::from(env!("CARGO_MANIFEST_DIR")).join("../../target").join(&name);
-                let cluster = Cluster::start(&reachable(&std::path::absolute(folder)?), Durability::Fast)?;
-                let url = cluster.url("postgres");
-                (Some(cluster), url)
-            }
-        };
+        let (cluster, url) = Cluster::for_tests(&name)?;
         Store::make_database(&url, &name).await?;
         let store = Store::open(&url.replace("/postgres", &format!("/{name}"))).await?;
-        let listener = TcpListener::bind("127.0.0.1:0")?;
-        let address = format!("http://{}", listener.local_addr()?);
         let settings = Settings { demo: true, secure_cookies: false, workers: 1, now: Some(noon()?) };
-        // The server runs on a thread with its own runtime, as it does in the program.
-        let (ready, started) = tokio::sync::oneshot::channel();
-        let (leaves, left) = tokio::sync::oneshot::channel::<()>();
-        std::thread::spawn(move || {
-            actix_web::rt::System::new().block_on(async move {
-                match launch(store.clone(), settings, listener).await {
-                    Ok(server) => {
-                        let _ = ready.send(Ok(()));
-                        let running = server.handle();
-                        tokio::select! {
-                            _ = server => {},
-                            // The stage is gone: its connections are wanted by the next.
-                            _ = left => running.stop(false).await,
-                        }
-                        store.close().await;
-                    }
-                    Err(error) => drop(ready.send(Err(error.to_string()))),
-                }
-            });
-        });
-        started.await??;
+        let aside = Aside::start(store, settings).await?;
         let (driver, driver_address) = start_driver().await?;
-        Ok(Stage { address, driver_address, _driver: driver, _leaves: leaves, _cluster: cluster })
+        Ok(Stage { driver_address, _driver: driver, aside, _cluster: cluster })
     }
 
     /// The server's address.
     pub fn address(&self) -> &str {
-        &self.address
+        &self.aside.address
     }
 
     /// A new browser with nothing in its pockets, in a window of that size.
@@ -108,7 +75,7 @@ impl Stage {
         // The size is the page's; the window's own frame comes on top.
         let inner = driver.execute("return innerHeight", Vec::new()).await?.convert::<u32>()?;
         driver.set_window_rect(0, 0, width, height * 2 - inner.min(height)).await?;
-        Ok(Gardener { driver, address: self.address.clone() })
+        Ok(Gardener { driver, address: self.aside.address.clone() })
     }
 }
 

@@ -89,6 +89,19 @@ impl Cluster {
         Err(failure.unwrap_or(ClusterError::NotInstalled))
     }
 
+    /// A server for tests, and the address of its own database: the one `TEST_DATABASE_URL` names, which all tests of a run
+    /// share, or a cluster for this test alone, under `target` by that name.
+    pub fn for_tests(name: &str) -> Result<(Option<Cluster>, String), ClusterError> {
+        if let Ok(url) = std::env::var("TEST_DATABASE_URL") {
+            return Ok((None, url));
+        }
+        let folder = Path::new(env!("CARGO_MANIFEST_DIR")).join("../../target").join(name);
+        let folder = std::path::absolute(&folder).unwrap_or(folder);
+        let cluster = Cluster::start(&reachable(&folder), Durability::Fast)?;
+        let url = cluster.url("postgres");
+        Ok((Some(cluster), url))
+    }
+
     /// The address of a database of this cluster.
     pub fn url(&self, database: &str) -> String {
         format!("postgres://sparrow@127.0.0.1:{}/{database}", self.port)

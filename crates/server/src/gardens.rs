@@ -81,12 +81,13 @@ pub async fn show(inside: InGarden, day: Query<OnDay>) -> Result<HttpResponse, R
     Ok(answer(inside.view(inside.ready().await?, day.on).await?))
 }
 
-/// The day to look at, and the day and revision that are looked at now.
+/// The day to look at, and what is seen now: the needle's day, the garden's revision, and the day it is.
 #[derive(Deserialize)]
 pub struct Turning {
     on: Date,
     was: Date,
     revision: i64,
+    today: Date,
 }
 
 /// What another day is told as.
@@ -95,17 +96,17 @@ pub struct Turning {
 pub enum Look {
     /// What is otherwise on it, in the garden at the revision that was seen.
     Glance(Glance),
-    /// All of the garden: it has changed, or the day lies in another growing year.
+    /// All of the garden: it has changed, a new day has begun there, or the day lies in another growing year.
     Whole(Box<GardenView>),
 }
 
 /// Anyone with a role in the garden: another day, told by what is otherwise on it than on the day seen before.
-#[utoipa::path(get, path = "/api/v1/gardens/{garden}/look", params(("garden" = i64, Path, description = "number of the garden"), ("on" = String, Query, description = "day to look at, YYYY-MM-DD"), ("was" = String, Query, description = "day seen before"), ("revision" = i64, Query, description = "revision seen")), responses((status = 200, description = "what is otherwise, or the garden"), (status = "4XX", description = "problem details, RFC 9457")))]
+#[utoipa::path(get, path = "/api/v1/gardens/{garden}/look", params(("garden" = i64, Path, description = "number of the garden"), ("on" = String, Query, description = "day to look at, YYYY-MM-DD"), ("was" = String, Query, description = "day seen before"), ("revision" = i64, Query, description = "revision seen"), ("today" = String, Query, description = "day it was when that was seen")), responses((status = 200, description = "what is otherwise, or the garden"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn look(inside: InGarden, turning: Query<Turning>) -> Result<HttpResponse, RequestError> {
-    let Turning { on, was, revision } = *turning;
+    let Turning { on, was, revision, today: then } = *turning;
     let ready = inside.ready().await?;
     let today = inside.today(&ready);
-    let look = if ready.at.revision == revision {
+    let look = if (ready.at.revision, today) == (revision, then) {
         let ready = Arc::clone(&ready);
         work(move || ready.glance(was, on, today)).await?.map(Look::Glance)
     } else {

@@ -3,6 +3,7 @@
 //! [`launch`] takes settings and a listener, so that tests own the port.
 
 mod accounts;
+mod aside;
 mod auth;
 mod body;
 mod changed;
@@ -26,6 +27,7 @@ mod sheets;
 mod types;
 mod view;
 
+pub use aside::Aside;
 pub use demo::DEMO_PASSWORD;
 pub use openapi::description;
 pub use routes::configure;

@@ -173,11 +173,11 @@ async fn a_garden_goes_out_as_a_file_and_comes_in_again_the_same() {
 #[tokio::test(flavor = "multi_thread")]
 async fn nothing_but_the_page_itself_may_be_loaded() {
     let served = served().await;
-    let page = served.stranger().client.get(&served.address).send().await.unwrap();
+    let page = served.stranger().client.get(served.address()).send().await.unwrap();
     let policy = page.headers()["content-security-policy"].to_str().unwrap().to_string();
     assert!(policy.starts_with("default-src 'self';") && !policy.contains("http"), "{policy}");
     assert_eq!(problem(served.stranger().gets("/no-such-thing").await).await.0, 404);
-    let health = served.stranger().client.get(format!("{}/healthz", served.address)).send().await.unwrap();
+    let health = served.stranger().client.get(format!("{}/healthz", served.address())).send().await.unwrap();
     assert_eq!(health.text().await.unwrap(), "well");
 }
 
@@ -392,8 +392,8 @@ async fn every_route_described_is_there_and_asks_who_is_calling() {
     for (path, methods) in described["paths"].as_object().unwrap() {
         for method in methods.as_object().unwrap().keys().filter(|key| key.as_str() != "parameters") {
             let method: Method = method.to_uppercase().parse().unwrap();
-            let address = format!("{}{}", served.address, path.replace("{garden}", &garden.to_string()));
-            let address = if path == feed { format!("{}{}", served.address, link["path"].as_str().unwrap()) } else { address };
+            let address = format!("{}{}", served.address(), path.replace("{garden}", &garden.to_string()));
+            let address = if path == feed { format!("{}{}", served.address(), link["path"].as_str().unwrap()) } else { address };
             let request = served.stranger().client.request(method.clone(), &address).header("Content-Type", "application/json");
             let answer = request.body("{}").send().await.unwrap();
             assert_ne!(answer.status(), StatusCode::NOT_FOUND, "{method} {path}");
@@ -478,7 +478,7 @@ async fn a_calendar_can_be_subscribed_to_by_whoever_has_its_link_until_it_is_rev
     let path = link["path"].as_str().unwrap().to_string();
     assert!(path.starts_with("/calendar/") && path.ends_with(".ics") && path.len() > 40, "{path}");
     let feed = async |path: &str| {
-        let answer = reqwest::get(format!("{}{path}", served.address)).await.unwrap();
+        let answer = reqwest::get(format!("{}{path}", served.address())).await.unwrap();
         (answer.status(), answer.headers().get("content-type").cloned(), answer.text().await.unwrap())
     };
     let (status, kind, text) = feed(&path).await;
@@ -536,10 +536,10 @@ async fn a_station_file_is_read_whole_or_not_at_all_and_kept_only_when_asked() {
 async fn a_file_of_the_page_is_sent_small_and_once_and_one_that_is_gone_is_not_the_page() {
     let served = served().await;
     let client = served.stranger().client;
-    let page = client.get(&served.address).send().await.unwrap().text().await.unwrap();
+    let page = client.get(served.address()).send().await.unwrap().text().await.unwrap();
     let script = page.split("src=\"").nth(1).and_then(|rest| rest.split('"').next()).expect("the page names its script");
     let ask = async |path: &str, header: (&str, &str)| {
-        client.get(format!("{}{path}", served.address)).header(header.0, header.1).send().await.unwrap()
+        client.get(format!("{}{path}", served.address())).header(header.0, header.1).send().await.unwrap()
     };
     let (plain, small) = (ask(script, ("Accept-Encoding", "identity")).await, ask(script, ("Accept-Encoding", "gzip")).await);
     let tag = small.headers()["etag"].to_str().unwrap().to_string();
@@ -609,6 +609,15 @@ async fn today_is_the_day_of_the_household_and_not_of_the_server() {
     let nowhere = person.sends(Method::POST, &commands, moves(json!("Atlantis/Capital")), Some(1)).await;
     let (status, told) = problem(nowhere).await;
     assert!(status == 422 && told.contains("there is no time zone “Atlantis/Capital”"), "{status} {told}");
+    // Whoever saw yesterday is told all anew; whoever saw today, only what is otherwise.
+    let looks = async |today: &str| -> Value {
+        let seen = format!("on=2026-11-25&was=2026-11-24&revision=1&today={today}");
+        person.gets(&format!("/gardens/{}/look?{seen}", made["id"])).await.json().await.unwrap()
+    };
+    assert_eq!(
+        (looks("2026-11-22").await["came"].as_str(), looks("2026-11-23").await["came"].as_str()),
+        (Some("whole"), Some("glance"))
+    );
     let shown: Value = person.gets(&format!("/gardens/{}", made["id"])).await.json().await.unwrap();
     assert_eq!((&shown["today"], &shown["revision"]), (&json!("2026-11-23"), &json!(1)));
 }

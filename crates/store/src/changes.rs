@@ -146,28 +146,22 @@ impl Store {
         if moved_on(&mut tx, asked, &told).await? {
             return Ok(Made::Before);
         }
-        let stored = match step {
-            Step::Undo => {
-                sqlx::query_as!(
-                    Stored,
-                    "update change set state = 'undone' where garden_id = $1 and number =
-                     (select max(number) from change where garden_id = $1 and state = 'done') returning edits, edits_version",
-                    garden
-                )
-                .fetch_optional(&mut *tx)
-                .await?
-            }
-            Step::Redo => {
-                sqlx::query_as!(
-                    Stored,
-                    "update change set state = 'done' where garden_id = $1 and number =
-                     (select min(number) from change where garden_id = $1 and state = 'undone') returning edits, edits_version",
-                    garden
-                )
-                .fetch_optional(&mut *tx)
-                .await?
-            }
+        let (from, to) = match step {
+            Step::Undo => ("done", "undone"),
+            Step::Redo => ("undone", "done"),
         };
+        // The latest that was done is taken back; the earliest that was taken back is done again.
+        let stored = sqlx::query!(
+            "update change set state = $3 where garden_id = $1 and number =
+                 (select case $2 when 'done' then max(number) else min(number) end
+                  from change where garden_id = $1 and state = $2::text)
+             returning edits, edits_version",
+            garden,
+            from,
+            to
+        )
+        .fetch_optional(&mut *tx)
+        .await?;
         let what = match step {
             Step::Undo => "undo",
             Step::Redo => "do again",
@@ -205,12 +199,6 @@ enum Step {
     Undo,
     /// What was taken back last is done again.
     Redo,
-}
-
-/// The edits of a change as they are kept.
-struct Stored {
-    edits: Value,
-    edits_version: i16,
 }
 
 /// Locks the garden, and tells whether a request that finds it moved on is the very one that was made before.

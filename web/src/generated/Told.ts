@@ -9,7 +9,7 @@ export type Told = { "event": "waiting", "data": {
 /**
  * Searches that have theirs before.
  */
-before: number, } } | { "event": "going", "data": Found } | { "event": "done", "data": Found } | { "event": "refused", "data": { 
+before: number, } } | { "event": "going", "data": Found } | { "event": "done", "data": Found } | { "event": "stopped", "data": Found } | { "event": "refused", "data": { 
 /**
  * Why, in a sentence.
  */

@@ -135,8 +135,8 @@ export class GardenState {
     this.looking = true;
     try {
       for (let was = this.season.needle; was !== this.needle; was = this.season.needle) {
-        const { id, revision } = this.view;
-        const told = await api.look(id, this.needle, was, revision);
+        const { revision } = this.view;
+        const told = await api.look(this.view, this.needle, was);
         if (told.came === 'whole') this.take(told);
         // A change may have come between: then the glance is of a garden that is no more, and another is asked for.
         else if (this.view.revision === revision && this.season.needle === was) this.take(glanced(this.view, told));

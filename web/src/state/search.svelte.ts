@@ -7,6 +7,9 @@ import type { GardenState } from './garden.svelte';
 /** What a search of some kinds finds. */
 export type FoundAs<K extends Found['found']> = Found & { found: K };
 
+const CHANGED = 'The garden has changed since this was asked.';
+const TIME_UP = 'Half a minute was not enough to look at everything: there may be more.';
+
 export class SearchState<K extends Found['found']> {
   /** The latest that was found; it stays when the search is stopped. */
   found: FoundAs<K> | null = $state.raw(null);
@@ -20,8 +23,8 @@ export class SearchState<K extends Found['found']> {
   constructor(private readonly garden: GardenState) {}
 
   /**
-   * Begins anew; whatever went on before is stopped. What is found while the garden changes is about another garden:
-   * it is dropped, and in an effect it is searched for again.
+   * Begins anew; whatever went on before is stopped. What is found when the garden has changed is about another garden:
+   * the search ends there and says so, and in an effect it is begun again.
    */
   start(search: Search, take?: (found: FoundAs<K>) => void): void {
     this.found = null;
@@ -35,12 +38,18 @@ export class SearchState<K extends Found['found']> {
     this.trouble = '';
     this.last = { search, take };
     const stopping = (this.stopping = new AbortController());
-    const mine = () => this.stopping === stopping && revision === this.garden.view.revision;
+    const mine = () => this.stopping === stopping;
     this.going = true;
     let ended = false;
     const run = api.search(this.garden.view.id, search, stopping.signal, (told) => {
       if (!mine()) return;
-      ended = told.event === 'done' || told.event === 'refused';
+      if (revision !== this.garden.view.revision) {
+        this.stop();
+        this.trouble = CHANGED;
+        return;
+      }
+      ended = told.event === 'done' || told.event === 'stopped' || told.event === 'refused';
+      if (told.event === 'stopped') this.trouble = TIME_UP;
       if (told.event === 'waiting') this.before = told.data.before;
       else if (told.event === 'refused') this.trouble = told.data.said;
       else {

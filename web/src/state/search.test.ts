@@ -102,15 +102,26 @@ describe('a search', () => {
     expect([search.going, search.found?.is, search.trouble]).toEqual([false, ['wait'], '']);
   });
 
-  it('drops what is found of a garden that has changed', async () => {
+  it('ends when the garden has changed, and says so', async () => {
     const garden = open();
     const [search, server] = [new SearchState<'late'>(garden), line()];
     search.start(asked);
     await heard();
     garden.view = { ...garden.view, revision: 2 };
-    server.says('done', ways('old'));
+    server.says('going', ways('old'));
+    await heard();
+    expect([search.going, search.found, server.isStopped()]).toEqual([false, null, true]);
+    expect(search.trouble).toContain('changed');
+  });
+
+  it('says that there may be more when its time is up', async () => {
+    const [search, server] = [new SearchState<'late'>(open()), line()];
+    search.start(asked);
+    await heard();
+    server.says('stopped', ways('wait'));
     server.ends();
     await heard();
-    expect([search.going, search.found]).toEqual([false, null]);
+    expect([search.going, search.found?.is]).toEqual([false, ['wait']]);
+    expect(search.trouble).toContain('there may be more');
   });
 });

@@ -35,7 +35,7 @@ use crate::turns::{held, status};
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 use sparrow_facts::ids::{BedId, PatchId, WishId};
-use sparrow_facts::patch::{Patch, Planted};
+use sparrow_facts::patch::Patch;
 use sparrow_facts::rect::Rect;
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::school::School;
@@ -153,10 +153,8 @@ pub fn answer(known: Known, question: &Question) -> Result<Answer, Refusal> {
             sheet::sheet(known, *bed, days).map(Answer::Sheet).ok_or_else(unknown)
         }
         Question::Fits { bed, crop, way, plants, school, year } => {
-            let pattern = Patch {
-                planted: Planted { school: *school, ..usual(known, *bed, (crop, way), *year)?.planted.clone() },
-                ..usual(known, *bed, (crop, way), *year)?
-            };
+            let mut pattern = usual(known, *bed, (crop, way), *year)?;
+            pattern.planted.school = *school;
             sums::fits(known, &pattern, *plants).map(Answer::Fits)
         }
         Question::Edge { crop, way, long, seeds_a_hole } => {

@@ -128,13 +128,7 @@ pub fn plan(known: Known, command: &Command) -> Result<Vec<Edit>, Refusal> {
         Command::ForgetGrouping { grouping } => planner.forget_grouping(*grouping),
         Command::MovePatch { patch, bed, rect } => {
             let before = planner.movable(*patch)?;
-            // A household's smaller number belongs to the ground it was given; a larger patch asks anew.
-            let holes = before.planted.holes.filter(|_| (rect.w, rect.h) == (before.rect.w, before.rect.h));
-            let line = planner.line_moved(before, *rect);
-            planner.put(
-                Some(before),
-                Patch { bed: *bed, rect: *rect, line, planted: Planted { holes, ..before.planted.clone() }, ..before.clone() },
-            )
+            planner.put(Some(before), planner.moved(before, *bed, *rect))
         }
         Command::ChangePatch { patch, way, holes, from, until, between } => {
             let before = planner.patch(*patch)?;

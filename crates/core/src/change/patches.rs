@@ -10,7 +10,7 @@ use crate::ground::planting::Planting;
 use sparrow_facts::bed::Bed;
 use sparrow_facts::edit::{Edit, apply};
 use sparrow_facts::garden::Garden;
-use sparrow_facts::ids::PatchId;
+use sparrow_facts::ids::{BedId, PatchId};
 use sparrow_facts::patch::{Patch, Placing};
 use sparrow_facts::rect::{Rect, RowLine};
 use sparrow_facts::refusal::Refusal;
@@ -74,8 +74,17 @@ impl Planner<'_> {
         Planting::of(self.known, after).map_or(Ok(()), |planting| drawable(&planting))
     }
 
+    /// A patch on other ground. A household's smaller number belongs to the ground it was given; a larger patch asks anew.
+    pub(crate) fn moved(&self, before: &Patch, bed: BedId, rect: Rect) -> Patch {
+        let mut after = Patch { bed, rect, line: self.line_moved(before, rect), ..before.clone() };
+        if (rect.w, rect.h) != (before.rect.w, before.rect.h) {
+            after.planted.holes = None;
+        }
+        after
+    }
+
     /// A marked row moves with its half squares.
-    pub(crate) fn line_moved(&self, before: &Patch, rect: Rect) -> Option<RowLine> {
+    fn line_moved(&self, before: &Patch, rect: Rect) -> Option<RowLine> {
         let half = self.known.garden.site.units.half_square().get();
         let moved = |line: RowLine| {
             let by = if line.across {

@@ -11,7 +11,7 @@ use serde::{Deserialize, Serialize};
 use sparrow_facts::edit::Edit;
 use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::{BedId, PatchId};
-use sparrow_facts::patch::{Patch, Placing, Planted};
+use sparrow_facts::patch::{Patch, Placing};
 use sparrow_facts::rect::Rect;
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::timing::Timing;
@@ -95,30 +95,18 @@ impl Planner<'_> {
         let changed = match change {
             PatchChange::Days { patch, from, until } => Patch { from: *from, until: *until, ..self.patch(*patch)?.clone() },
             PatchChange::Timing { patch, timing } => Patch { timing: *timing, ..self.patch(*patch)?.clone() },
-            PatchChange::Ground { patch, bed, rect } => {
-                let before = self.movable(*patch)?;
-                let holes = before.planted.holes.filter(|_| (rect.w, rect.h) == (before.rect.w, before.rect.h));
-                Patch {
-                    bed: *bed,
-                    rect: *rect,
-                    line: self.line_moved(before, *rect),
-                    planted: Planted { holes, ..before.planted.clone() },
-                    ..before.clone()
-                }
-            }
+            PatchChange::Ground { patch, bed, rect } => self.moved(self.movable(*patch)?, *bed, *rect),
             PatchChange::Crop { patch, crop, way } => {
                 let (crop, way) = self.known.crop(crop, Some(way))?;
-                let (crop, way) = (crop.key.clone(), way.key.clone());
-                Patch {
-                    timing: Timing::default(),
-                    planted: Planted { crop, way, holes: None, ..self.patch(*patch)?.planted.clone() },
-                    ..self.patch(*patch)?.clone()
-                }
+                let mut after = Patch { timing: Timing::default(), ..self.patch(*patch)?.clone() };
+                (after.planted.crop, after.planted.way, after.planted.holes) = (crop.key.clone(), way.key.clone(), None);
+                after
             }
-            PatchChange::Between { patch, between } => Patch {
-                planted: Planted { between: *between, ..self.patch(*patch)?.planted.clone() },
-                ..self.patch(*patch)?.clone()
-            },
+            PatchChange::Between { patch, between } => {
+                let mut after = self.patch(*patch)?.clone();
+                after.planted.between = *between;
+                after
+            }
             PatchChange::Add { placing } => placing.patch(next(self.known.garden.patches.iter().map(|patch| patch.id.0))),
             PatchChange::Remove { patch } => {
                 let id = self.movable(*patch)?.id;

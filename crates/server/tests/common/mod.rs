@@ -1,19 +1,17 @@
 //! A served demo to ask, and people who ask it.
 #![allow(dead_code, reason = "each test file uses some of it")]
 
-use patient_sparrow::{Settings, launch};
+use patient_sparrow::{Aside, Settings};
 use reqwest::{Client, Method, Response, StatusCode};
 use serde_json::{Value, json};
-use sparrow_cluster::{Cluster, Durability, reachable};
+use sparrow_cluster::Cluster;
 use sparrow_store::Store;
-use std::net::TcpListener;
 use std::sync::atomic::{AtomicU32, Ordering};
 
 /// A server on a database of its own.
 pub struct Served {
-    pub address: String,
     // Dropped in this order: the server with its connections, then the database.
-    _leaves: tokio::sync::oneshot::Sender<()>,
+    aside: Aside,
     _cluster: Option<Cluster>,
 }
 
@@ -22,38 +20,12 @@ static SERVERS: AtomicU32 = AtomicU32::new(0);
 /// Starts a server at noon of 23 November 2026.
 pub async fn served() -> Served {
     let name = format!("api_{}_{}", std::process::id(), SERVERS.fetch_add(1, Ordering::Relaxed));
-    let (cluster, url) = match std::env::var("TEST_DATABASE_URL") {
-        Ok(url) => (None, url),
-        Err(_) => {
-            let folder = std::path::absolute(format!("{}/../../target/{name}", env!("CARGO_MANIFEST_DIR"))).expect("a path");
-            let cluster = Cluster::start(&reachable(&folder), Durability::Fast).expect("PostgreSQL starts");
-            let url = cluster.url("postgres");
-            (Some(cluster), url)
-        }
-    };
+    let (cluster, url) = Cluster::for_tests(&name).expect("PostgreSQL starts");
     Store::make_database(&url, &name).await.expect("a database");
     let store = Store::open(&url.replace("/postgres", &format!("/{name}"))).await.expect("opens");
-    let listener = TcpListener::bind("127.0.0.1:0").expect("a port");
-    let address = format!("http://{}", listener.local_addr().expect("bound"));
     let settings =
         Settings { demo: true, secure_cookies: false, workers: 1, now: Some("2026-11-23T12:00Z".parse().expect("a moment")) };
-    let (ready, started) = tokio::sync::oneshot::channel();
-    let (leaves, left) = tokio::sync::oneshot::channel::<()>();
-    std::thread::spawn(move || {
-        actix_web::rt::System::new().block_on(async move {
-            let server = launch(store.clone(), settings, listener).await.expect("launches");
-            let _ = ready.send(());
-            let running = server.handle();
-            tokio::select! {
-                _ = server => {},
-                // Whoever asked for it has gone: its connections are wanted by the next.
-                _ = left => running.stop(false).await,
-            }
-            store.close().await;
-        });
-    });
-    started.await.expect("the server starts");
-    Served { address, _leaves: leaves, _cluster: cluster }
+    Served { aside: Aside::start(store, settings).await.expect("the server starts"), _cluster: cluster }
 }
 
 /// Somebody who asks it.
@@ -63,10 +35,15 @@ pub struct Person {
 }
 
 impl Served {
+    /// Where it is.
+    pub fn address(&self) -> &str {
+        &self.aside.address
+    }
+
     /// Somebody it does not know.
     pub fn stranger(&self) -> Person {
         let client = Client::builder().cookie_store(true).build().expect("a client");
-        Person { client, address: self.address.clone() }
+        Person { client, address: self.aside.address.clone() }
     }
 
     /// Somebody of an invented household.

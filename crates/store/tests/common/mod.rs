@@ -2,7 +2,7 @@
 #![allow(dead_code, reason = "each test file uses its own part of these")]
 
 use jiff::civil::{Date, date};
-use sparrow_cluster::{Cluster, Durability, reachable};
+use sparrow_cluster::Cluster;
 use sparrow_core::catalogue::Catalogue;
 use sparrow_core::change::command;
 use sparrow_core::change::command::Command;
@@ -28,15 +28,7 @@ static GROUNDS: AtomicU32 = AtomicU32::new(0);
 
 pub async fn ground() -> Ground {
     let name = format!("store_{}_{}", std::process::id(), GROUNDS.fetch_add(1, Ordering::Relaxed));
-    let (cluster, server) = match std::env::var("TEST_DATABASE_URL") {
-        Ok(url) => (None, url),
-        Err(_) => {
-            let folder = std::path::absolute(format!("{}/../../target/{name}", env!("CARGO_MANIFEST_DIR"))).expect("a path");
-            let cluster = Cluster::start(&reachable(&folder), Durability::Fast).expect("PostgreSQL starts");
-            let url = cluster.url("postgres");
-            (Some(cluster), url)
-        }
-    };
+    let (cluster, server) = Cluster::for_tests(&name).expect("PostgreSQL starts");
     Store::make_database(&server, &name).await.expect("a database");
     let url = server.replace("/postgres", &format!("/{name}"));
     let store = Store::open(&url).await.expect("opens");

@@ -99,7 +99,7 @@
           {#if choice.gate}<br /><span class="trouble">But {GATES[choice.gate]}.</span>{/if}
         </li>
       {:else}
-        {#if choices && !ways.going}<li class="quiet">None that the rules would let be made.</li>{/if}
+        {#if choices && !ways.going && !ways.trouble}<li class="quiet">None that the rules would let be made.</li>{/if}
       {/each}
     </ul>
   {/if}

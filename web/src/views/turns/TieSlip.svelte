@@ -105,7 +105,9 @@
             >{/if}
         </li>
       {:else}
-        {#if !turns.why.going}<li class="quiet">None was found that costs less than leaving it.</li>{/if}
+        {#if !turns.why.going && !turns.why.trouble}<li class="quiet">
+            None was found that costs less than leaving it.
+          </li>{/if}
       {/each}
     </ul>
   {/if}

@@ -2,6 +2,7 @@
   import { untrack } from 'svelte';
   import { doing, isTyping } from '../../frame/keys';
   import Problem from '../../frame/Problem.svelte';
+  import SearchLine from '../../parts/SearchLine.svelte';
   import { useOpenGarden } from '../../state/context';
   import { TurnsState } from '../../state/turns.svelte';
   import { upper } from '../../words/reasons';
@@ -97,6 +98,8 @@
 </main>
 <aside class="slip" aria-label="About the years">
   <Problem />
+  <!-- The search for the years goes on, and may fail, whatever the slip is about. -->
+  <SearchLine search={turns.best} looking={about.is === 'years' ? '' : 'Looking for the best years …'} />
   {#if turns.trouble}<p class="trouble" role="alert">{upper(turns.trouble)}</p>{/if}
   {#if view}
     {#if about.is === 'wishes'}<Wishes {turns} {view} />

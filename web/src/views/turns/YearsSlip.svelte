@@ -3,7 +3,6 @@
   import { LETTERS } from '../../generated/Limits';
   import type { Tie } from '../../generated/Tie';
   import type { TurnsView } from '../../generated/TurnsView';
-  import SearchLine from '../../parts/SearchLine.svelte';
   import { useOpenGarden } from '../../state/context';
   import type { TurnsState } from '../../state/turns.svelte';
   import { yearName } from '../../words/dates';
@@ -77,7 +76,6 @@
     </li>
   </ul>
 {/if}
-<SearchLine search={turns.best} looking="" />
 {#if garden.mayChange || !planned}
   <p class="mt-2 flex flex-wrap gap-x-5">
     {#if turns.searching}<button class="act" onclick={() => turns.stop()}>stop, keep this</button>

@@ -84,7 +84,7 @@
       /></label
     >
     <label class="field col-span-2"
-      >Time zone, by which it is today there<select bind:value={zone} name="zone"
+      >Time zone, for the day it is there<select bind:value={zone} name="zone"
         ><option value="">not known: the day of the server</option>{#each zones as one (one)}<option value={one}
             >{one.replaceAll('_', ' ')}</option
           >{/each}</select

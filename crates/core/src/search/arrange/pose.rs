@@ -1,7 +1,7 @@
 //! Poses the problem of a bed and its wishes, has it searched, and tells the answer with its reasons.
 
 use crate::catalogue::Catalogue;
-use crate::change::limits::number;
+use crate::change::limits::{PLANTS, number};
 use crate::climate::calendar;
 use crate::known::Known;
 use crate::search::arrange::asked::{Arranged, Arranging, BedWish, MOST_WISHES, Proposal, Proposed, Weighed, Why};
@@ -66,10 +66,7 @@ fn posed(known: Known, asked: &Arranging) -> Result<(Problem, Vec<Placing>), Ref
 /// What would be planted for a wish, when, but not yet where.
 fn pattern(known: Known, asked: &Arranging, wish: &BedWish) -> Result<Placing, Refusal> {
     let (crop, way) = known.crop(&wish.crop, Some(&wish.way))?;
-    if !(1..=5000).contains(&wish.plants) {
-        let value = i64::from(wish.plants);
-        return Err(Refusal::NumberOutOfRange { field: "plants wished for", value, least: 1, most: 5000 });
-    }
+    number("plants wished for", wish.plants.into(), PLANTS)?;
     let usual = usual_span(known, crop, way, Some(asked.bed), asked.year);
     let from = wish.from.unwrap_or(usual.0);
     let until = wish.until.unwrap_or(usual.1.max(from));
