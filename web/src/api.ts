@@ -8,6 +8,7 @@ import type { GardenLine } from './generated/GardenLine';
 import type { GardenView } from './generated/GardenView';
 import type { Look } from './generated/Look';
 import type { Outcome } from './generated/Outcome';
+import type { PlaceClimate } from './generated/PlaceClimate';
 import type { Question } from './generated/Question';
 import type { Refusal } from './generated/Refusal';
 import type { CalendarAt } from './generated/CalendarAt';
@@ -16,6 +17,7 @@ import type { Site } from './generated/Site';
 import type { StationRead } from './generated/StationRead';
 import type { TapeReading } from './generated/TapeReading';
 import type { Told } from './generated/Told';
+import type { Town } from './generated/Town';
 
 /** What the server answers when it did not do what it was asked: RFC 9457, with a way out. */
 export interface Problem {
@@ -113,6 +115,9 @@ export const api = {
   signOut: () => ask<undefined>('DELETE', '/session'),
   catalogue: () => ask<Catalogue>('GET', '/catalogue'),
   tape: (text: string) => ask<TapeReading>('GET', `/tape?read=${encodeURIComponent(text)}`),
+  towns: (name: string) => ask<Town[]>('GET', `/towns?name=${encodeURIComponent(name)}`),
+  climate: (latitude: number, longitude: number | null) =>
+    ask<PlaceClimate>('GET', `/climate?latitude=${latitude}${longitude === null ? '' : `&longitude=${longitude}`}`),
   gardens: () => ask<GardenLine[]>('GET', '/gardens'),
   makeGarden: (site: Site) => ask<GardenView>('POST', '/gardens', { site }),
   importGarden: (text: string) => ask<GardenView>('POST', '/gardens/import', text),

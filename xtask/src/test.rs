@@ -6,7 +6,7 @@ use sparrow_cluster::{Cluster, Durability, reachable};
 /// The parts that can be tested by themselves, and the folders of their tests.
 const PARTS: [(&str, &[&str]); 6] = [
     ("rotate", &["crates/rotate"]),
-    ("core", &["crates/core"]),
+    ("core", &["crates/core", "crates/places"]),
     ("formats", &["crates/formats"]),
     ("store", &["crates/store"]),
     ("server", &["crates/server"]),

@@ -331,10 +331,23 @@ impl Gardener {
         self.reads("growing places").await
     }
 
+    /// Says of a new garden that an even chance of frost ends on 25 April and begins on 20 October.
+    pub async fn knows_its_frosts(&self) -> Result<(), Failure> {
+        self.chooses("freezes", "on two dates I know").await?;
+        for (field, day, month) in [("last-frost", "25", "Apr"), ("first-frost", "20", "Oct")] {
+            self.fills(&format!("{field}-day"), day).await?;
+            self.chooses(&format!("{field}-month"), month).await?;
+        }
+        Ok(())
+    }
+
     /// Makes a garden with one raised bed, as a newcomer, and opens that bed.
     pub async fn plans_a_bed(&self, name: &str, length: &str, width: &str) -> Result<(), Failure> {
         self.fills("garden-name", "Test yard").await?;
         self.fills("latitude", "44.9").await?;
+        self.fills("longitude", "-93.2").await?;
+        self.reads("Usual nights and days").await?;
+        self.knows_its_frosts().await?;
         self.clicks("make this garden").await?;
         self.clicks("measure the first bed (n)").await?;
         for (field, text) in [("bed-name", name), ("length", length), ("width", width)] {

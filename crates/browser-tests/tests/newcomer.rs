@@ -30,6 +30,9 @@ async fn a_newcomer_plants_with_the_mouse_is_warned_and_mends_it() -> Result<(),
     gardener.signs_up("Wren").await?;
     gardener.fills("garden-name", "Wren Yard").await?;
     gardener.fills("latitude", "44.9").await?;
+    gardener.fills("longitude", "-93.2").await?;
+    gardener.reads("Usual nights and days").await?;
+    gardener.knows_its_frosts().await?;
     gardener.clicks("make this garden").await?;
     gardener.reads("Nothing is measured yet").await?;
 
@@ -123,7 +126,20 @@ async fn the_same_can_be_done_with_keys_alone() -> Result<(), Failure> {
     gardener.presses(Key::Enter + "").await?;
     gardener.reads("Gardens of Finch").await?;
     types_in("garden-name", "Finch Yard").await?;
-    gardener.presses(Key::Enter + "").await?;
+    types_in("latitude", "44.9").await?;
+    types_in("longitude", "-93.2").await?;
+    gardener.reads("Usual nights and days").await?;
+    // The first letters choose: two dates, 25 April and 20 October.
+    for (field, text) in [
+        ("freezes", "on t"),
+        ("last-frost-day", "25"),
+        ("last-frost-month", "Ap"),
+        ("first-frost-day", "20"),
+        ("first-frost-month", "O"),
+    ] {
+        types_in(field, text).await?;
+    }
+    gardener.tabs_to_button("make this garden").await?;
     gardener.reads("Nothing is measured yet").await?;
     for (name, length) in [("Front bed", "8 ft"), ("Back bed", "6 ft")] {
         gardener.presses("n").await?;

@@ -10,7 +10,7 @@ use sparrow_core::climate::bed_soil::BedSoil;
 use sparrow_core::climate::weather::Weather;
 use sparrow_core::growth::grower::Grower;
 use sparrow_facts::almanac::{Almanac, Monthly, WarmthFrom};
-use sparrow_facts::site::{Latitude, Site};
+use sparrow_facts::site::{Freezes, Latitude, Site};
 use sparrow_facts::units::{TenthsC, Units};
 
 /// Days at 10, 15, 20 and 25 °C (50, 59, 68, 77 °F); 0 where the table says that nothing comes up, or is blank.
@@ -54,7 +54,9 @@ fn always(celsius: f64) -> Grower {
         latitude: Latitude(0),
         units: Units::Metric,
         north: 0,
-        frost: None,
+        freezes: Freezes::Never,
+        longitude: None,
+        months: None,
         zone: None,
     };
     Grower::new(Weather::at(&site, &almanac), Catalogue::standard())
@@ -114,12 +116,18 @@ fn every_crop_has_figures_within_reason_and_a_source_that_is_listed() {
     let catalogue = Catalogue::standard();
     for (crop, way) in catalogue.crops.iter().flat_map(|crop| crop.ways.iter().map(move |way| (crop, way))) {
         let known = &way.season;
-        assert!(known.base >= 0.0 && known.base < known.usual && known.usual < known.ceiling, "{}", crop.key);
-        assert!(known.soil.may <= known.soil.better && known.soil.better < known.soil.most, "{}", crop.key);
+        let grows = known.response;
+        assert!(
+            0.0 <= grows.base && grows.base < known.usual && known.usual <= grows.best && grows.best < grows.most,
+            "{}",
+            crop.key
+        );
+        assert!(known.soil.may < known.soil.better && known.soil.better < known.soil.most, "{}", crop.key);
+        assert!(known.sets.is_none_or(|sets| sets.least < sets.most) && (0.5..=1.5).contains(&known.pace), "{}", crop.key);
         assert!(known.indoors.is_none_or(|[least, most]| least <= most && (2..=14).contains(&most)), "{}", crop.key);
         // A seedling is never hardier than the grown plant.
         assert!(
-            known.seedling_kills >= f64::from(crop.kills_c) - 0.01,
+            known.seedling_kills >= known.leaf_kills.unwrap_or(f64::from(crop.kills_c)) - 0.01,
             "{}: {} and {}",
             crop.key,
             known.seedling_kills,

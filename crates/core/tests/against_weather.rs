@@ -5,17 +5,16 @@ use jiff::civil::{Date, date};
 use proptest::prelude::*;
 use solar_positioning::SolarPositions;
 use solar_positioning::time::JulianDate;
-use sparrow_core::catalogue::Thresholds;
-use sparrow_core::climate::degree_days::single_sine;
+use sparrow_core::climate::degree_days::{Thresholds, single_sine};
 use sparrow_core::climate::frost::Side;
+use sparrow_core::climate::nights::Nights;
 use sparrow_core::climate::normals::{DAYS, daily_normals, day_index};
-use sparrow_core::climate::shapes::{nearest_shape, shapes};
 use sparrow_core::climate::soil::follow;
 use sparrow_core::climate::station::{StationDay, condense};
-use sparrow_core::climate::sun::{day_length_hours, solar_declination};
-use sparrow_core::climate::weather::{Weather, light};
+use sparrow_core::climate::sun::{at_the_ground, day_length_hours, extraterrestrial, light, solar_declination};
+use sparrow_core::climate::weather::Weather;
 use sparrow_facts::almanac::{Almanac, Monthly, WarmthFrom};
-use sparrow_facts::site::{Frost, Hemisphere, Latitude, MonthDay, Site};
+use sparrow_facts::site::{Freezes, Frost, Hemisphere, Latitude, MonthDay, Site};
 use sparrow_facts::units::{TenthsC, Units};
 
 /// Daily weather of Seattle, 2012 to 2015, of the United States' weather service (NOAA, public domain), as the npm
@@ -38,21 +37,23 @@ fn seattle() -> Vec<StationDay> {
         .collect()
 }
 
-fn site(latitude: i32, frost: Option<Frost>) -> Site {
+fn site(latitude: i32, freezes: Freezes) -> Site {
     Site {
         name: "A place".into(),
         place: String::new(),
         latitude: Latitude(latitude),
         units: Units::Metric,
         north: 0,
-        frost,
+        freezes,
+        longitude: None,
+        months: None,
         zone: None,
     }
 }
 
-fn frost(last: (i8, i8), first: (i8, i8), spread_days: u8) -> Option<Frost> {
+fn frost(last: (i8, i8), first: (i8, i8), spread_days: u8) -> Freezes {
     let day = |(month, day)| MonthDay { month, day };
-    Some(Frost { last: day(last), first: day(first), spread_days })
+    Freezes::Dates(Frost { last: day(last), first: day(first), spread_days, in_ten: 10 })
 }
 
 #[test]
@@ -89,19 +90,61 @@ fn frost_chances_of_real_years_are_those_of_a_reference_library() {
     assert_eq!(days[0], (Some(date(2012, 3, 19)), Some(date(2012, 11, 10))));
     assert_eq!(days[3], (Some(date(2015, 3, 4)), Some(date(2015, 11, 23))));
     let almanac = Almanac { from: WarmthFrom::Station, station: Some(station), ..Almanac::default() };
-    let weather = Weather::at(&site(4760, None), &almanac);
-    let frosts = weather.frosts.unwrap();
+    let weather = Weather::at(&site(4760, Freezes::ByClimate), &almanac);
+    // scipy's normal distribution over the same four years: the days of chances, counted from 1 January. Four years say no
+    // more than to a week or two, and ours follow from nights, not from four days.
     for row in rows(include_str!("data/weather/frost_chances.csv")) {
-        let [second, third] = [1, 2].map(|n| row[n].parse::<f64>().unwrap());
-        let (ours, wanted, close) = match row[0] {
-            "spring" => (frosts.day_of(Side::Spring, second).unwrap(), third, 0.01),
-            "autumn" => (frosts.day_of(Side::Autumn, second).unwrap(), third, 0.01),
-            "spring-chance-of-day" => (frosts.chance(Side::Spring, third), second, 1e-5),
-            _ => (frosts.chance(Side::Autumn, third), second, 1e-5),
+        let [chance, wanted] = [1, 2].map(|n| row[n].parse::<f64>().unwrap());
+        let side = match row[0] {
+            "spring" => Side::Spring,
+            "autumn" => Side::Autumn,
+            _ => continue,
         };
-        assert!((ours - wanted).abs() < close, "{row:?}: {ours}");
+        let edge = weather.edge(side, 2027).unwrap();
+        let ours = match chance {
+            0.1 => {
+                if side == Side::Spring {
+                    edge.late
+                } else {
+                    edge.early
+                }
+            }
+            0.5 => edge.even,
+            0.9 => {
+                if side == Side::Spring {
+                    edge.early
+                } else {
+                    edge.late
+                }
+            }
+            _ => continue,
+        };
+        // Four frosty years of four do not say that there is never one without.
+        let Some(ours) = ours else { continue };
+        let day = f64::from(ours.day_of_year()) - 1.0;
+        let close = if chance == 0.5 { 3.0 } else { 16.0 };
+        assert!((day - wanted).abs() <= close, "{row:?}: {day}");
     }
-    assert_eq!(weather.edge(Side::Spring, 2027).unwrap().even, date(2027, 3, 2));
+}
+
+/// The file's own nights: in how many of the four years' Januaries, of all months, a night under each limit came, against
+/// the chance reckoned from the station's means alone.
+#[test]
+fn chances_of_cold_nights_are_those_of_real_years() {
+    let days = seattle();
+    let station = condense("Seattle", &days, Hemisphere::North).unwrap();
+    let almanac = Almanac { from: WarmthFrom::Station, station: Some(station), ..Almanac::default() };
+    let weather = Weather::at(&site(4760, Freezes::ByClimate), &almanac);
+    for limit in [-4.0, -2.0, 0.0, 2.0, 4.0, 8.0] {
+        let (mut told, mut seen) = (0.0, 0.0);
+        for half in days.chunks(15) {
+            let first = day_index(half[0].day);
+            told += weather.nights.chance(limit, first, half.len());
+            seen += f64::from(u8::from(half.iter().any(|day| day.low.is_some_and(|low| low < limit))));
+        }
+        let all = days.len().div_ceil(15) as f64;
+        assert!(((told - seen) / all).abs() < 0.08, "below {limit} °C: told {told:.1} of {all} fortnights, seen {seen}");
+    }
 }
 
 #[test]
@@ -183,41 +226,59 @@ fn soil_follows_the_air_as_the_paper_says() {
 }
 
 #[test]
-fn a_place_takes_the_shape_that_fits_its_frosts_and_lies_as_cold_as_they_say() {
-    let prairie = site(4200, frost((5, 5), (10, 3), 12));
-    assert_eq!(nearest_shape(&prairie).key, "inland-cold");
-    assert_eq!(nearest_shape(&site(6000, frost((5, 25), (9, 5), 12))).key, "north");
-    assert_eq!(nearest_shape(&site(1000, None)).key, "tropical");
-    assert_eq!(nearest_shape(&site(-2700, None)).key, "subtropical");
-    for shape in shapes() {
-        assert!(shape.high.iter().zip(&shape.low).all(|(high, low)| high > low), "{}", shape.key);
-        let almanac = Almanac { shape: Some(shape.key.clone()), ..Almanac::default() };
-        let weather = Weather::at(&prairie, &almanac);
-        let low = |day: Date| weather.normals.low[day_index(day)];
-        let at_the_dates = f64::midpoint(low(date(2027, 5, 5)), low(date(2027, 10, 3)));
-        assert!(at_the_dates > -2.5 && at_the_dates < 20.0, "{}: {at_the_dates}", shape.key);
+fn a_place_lies_as_cold_as_its_household_says() {
+    let latitude = 4200;
+    for (last, first) in [((5, 5), (10, 3)), ((4, 10), (10, 30)), ((5, 25), (9, 10))] {
+        let weather = Weather::at(&site(latitude, frost(last, first, 12)), &Almanac::default());
+        let near = |side, (month, day)| {
+            let even = weather.even_frost(side, 2027).expect("it freezes there");
+            (even - date(2027, month, day)).get_days().abs() <= 3
+        };
+        assert!(near(Side::Spring, last) && near(Side::Autumn, first), "{last:?} {first:?}");
     }
-    // Twelve, all told apart.
-    assert_eq!(shapes().iter().map(|shape| &shape.key).collect::<std::collections::HashSet<_>>().len(), 12);
+    // In one year of five: no day of an even chance, and about one of ten after the date.
+    let Freezes::Dates(rare) = frost((1, 20), (12, 28), 12) else { unreachable!("dates were given") };
+    let weather = Weather::at(&site(2700, Freezes::Dates(Frost { in_ten: 2, ..rare })), &Almanac::default());
+    let edge = weather.edge(Side::Spring, 2027).expect("in some years");
+    assert!(edge.even.is_none() && (10..=45).contains(&edge.percent), "{edge:?}");
+    assert!((edge.late.expect("one in ten") - date(2027, 1, 20)).get_days().abs() <= 6, "{edge:?}");
 }
 
 #[test]
 fn places_without_frost_and_without_a_frost_free_month_make_sense() {
-    let warm = Weather::at(&site(-1700, None), &Almanac::default());
-    assert_eq!(warm.kill_chance(Side::Spring, date(2027, 8, 1), 0.0), 0.0);
-    assert_eq!(warm.edge(Side::Spring, 2027), None);
-    // Frost in every month: the last in one year may come after the first of another.
-    let cold = Weather::at(&site(6900, frost((7, 5), (7, 20), 20)), &Almanac::default());
-    let july = date(2027, 7, 12);
-    let chances = [Side::Spring, Side::Autumn].map(|side| cold.kill_chance(side, july, 0.0));
-    assert!(chances.iter().all(|chance| *chance > 0.2), "{chances:?}");
+    let warm = Weather::at(&site(-1700, Freezes::Never), &Almanac::default());
+    assert_eq!((warm.edge(Side::Spring, 2027), warm.edge(Side::Autumn, 2027)), (None, None));
+    assert!(warm.frost_ahead(date(2027, 8, 1), 14) < 0.01);
+    let cold = Weather::at(&site(6900, Freezes::EveryMonth), &Almanac::default());
+    let july = cold.frost_ahead(date(2027, 7, 10), 30);
+    assert!((0.2..0.99).contains(&july), "{july}: a frost in the warmest month, in many years");
+    assert!(cold.frost_ahead(date(2027, 1, 10), 14) > 0.999);
+    // A place that says never, where the map says frost: raised, and no more than that takes.
+    let said = Weather::at(&site(3000, Freezes::Never), &Almanac::default());
+    assert!(said.frost_ahead(date(2027, 1, 10), 30) < 0.02);
+}
+
+/// FAO 56, example 8 (20° S, 3 September: 32.2) and table 2.6 (monthly, from memory): 50° N, 15 December about 7 to 8, 15 June about 41 to 42; the
+/// equator, 15 March, 37 to 38. Example 15: Hargreaves' radiation of Ra 40.6, 26.6 and 14.8 °C is 22.3.
+#[test]
+fn radiation_is_that_of_the_papers_worked_examples_and_table() {
+    let near = |value: f64, wanted: f64, close: f64| assert!((value - wanted).abs() <= close, "{value}, the paper {wanted}");
+    near(extraterrestrial(Latitude(-2000), date(2015, 9, 3)), 32.2, 0.05);
+    near(extraterrestrial(Latitude(5000), date(2015, 12, 15)), 7.4, 0.6);
+    near(extraterrestrial(Latitude(5000), date(2015, 6, 15)), 41.7, 0.5);
+    near(extraterrestrial(Latitude(0), date(2015, 3, 15)), 37.8, 0.5);
+    assert!(extraterrestrial(Latitude(8000), date(2015, 12, 21)).abs() < 0.01, "no sun, and no less than none");
+    near(at_the_ground(40.6, 14.8, 26.6), 22.3, 0.05);
 }
 
 #[test]
-fn growth_keeps_its_pace_in_long_days_and_nearly_stops_at_ten_hours() {
-    assert_eq!((light(16.0), light(12.5)), (1.0, 1.0));
-    assert!((light(10.0) - 0.1).abs() < 1e-9 && light(8.0) < 0.05 && light(8.0) > 0.0);
-    assert!(light(11.0) < light(12.0));
+fn light_saturates_and_never_stops_growth_by_the_length_of_the_day_alone() {
+    assert_eq!((light(18.0), light(30.0)), (1.0, 1.0));
+    assert!(light(0.0) == 0.0 && light(5.0) < light(9.0));
+    // Dry air under a clear winter sky in the south has light enough.
+    let december =
+        |latitude, range: f64| light(at_the_ground(extraterrestrial(Latitude(latitude), date(2027, 12, 21)), 0.0, range));
+    assert!(december(3000, 10.0) > 0.7 && december(5150, 6.0) < 0.4, "{} {}", december(3000, 10.0), december(5150, 6.0));
 }
 
 /// The months of a year that swings around a mean, as those of real places do.
@@ -237,7 +298,7 @@ proptest! {
         let turn = |months: [TenthsC; 12]| { let mut turned = months; turned.rotate_left(6); turned };
         let south = Monthly { high: turn(north.high), low: turn(north.low) };
         let almanac = |months| Almanac { from: WarmthFrom::Months, months: Some(months), ..Almanac::default() };
-        let (a, b) = (Weather::at(&site(4000, None), &almanac(north)), Weather::at(&site(-4000, None), &almanac(south)));
+        let (a, b) = (Weather::at(&site(4000, Freezes::ByClimate), &almanac(north)), Weather::at(&site(-4000, Freezes::ByClimate), &almanac(south)));
         let here = date(2027, 1, 1).saturating_add(jiff::ToSpan::days(day));
         // Halves of the calendar year are unlike by three days, in which a swing of 15 °C moves by 0.8.
         let there = date(2027, (here.month() + 5) % 12 + 1, here.day().min(28));
@@ -256,17 +317,18 @@ proptest! {
     }
 
     #[test]
-    fn prop_chances_of_frost_fall_through_spring_rise_through_autumn_and_are_less_for_harder_frosts(
-        spread in 1..40u8, day in 0..150i64, harder in 0..12i32,
+    fn prop_the_chance_of_a_cold_night_grows_with_the_nights_and_is_less_for_harder_frosts(
+        mean in -5.0..20.0f64, swing in 0.0..15.0f64, spread in 1.5..7.0f64, from in 0..365usize, nights in 1..200usize, harder in 0..12i32,
     ) {
-        let weather = Weather::at(&site(4490, frost((4, 21), (10, 24), spread)), &Almanac::default());
-        let (spring, autumn) = (date(2027, 2, 1), date(2027, 8, 1));
-        let on = |from: Date, n: i64| from.saturating_add(jiff::ToSpan::days(n));
+        let low = (0..365).map(|day| mean - swing * (std::f64::consts::TAU * f64::from(day) / 365.0).cos()).collect();
+        let nights_of = Nights::of(low, vec![spread; 365]);
         let kills = -f64::from(harder) / 2.0;
-        prop_assert!(weather.kill_chance(Side::Spring, on(spring, day + 1), kills) <= weather.kill_chance(Side::Spring, on(spring, day), kills));
-        prop_assert!(weather.kill_chance(Side::Autumn, on(autumn, day + 1), kills) >= weather.kill_chance(Side::Autumn, on(autumn, day), kills));
-        for (side, from) in [(Side::Spring, spring), (Side::Autumn, autumn)] {
-            prop_assert!(weather.kill_chance(side, on(from, day), kills) <= weather.kill_chance(side, on(from, day), 0.0) + 1e-9);
-        }
+        let chance = |kills, nights| nights_of.chance(kills, from, nights);
+        prop_assert!(chance(kills, nights + 1) >= chance(kills, nights) - 1e-12);
+        prop_assert!(chance(kills, nights) <= chance(0.0, nights) + 1e-9);
+        // Living through a stand is living through its parts.
+        let sums = nights_of.living(|_| kills);
+        prop_assert!(((sums[from + nights] - sums[from]).exp() - (1.0 - chance(kills, nights))).abs() < 1e-9);
+        prop_assert!(sums.windows(2).all(|pair| pair[1] <= pair[0]));
     }
 }

@@ -82,7 +82,7 @@ fn a_broken_data_file_is_refused_with_its_name() {
             crops.replace("family = \"grass\"", "family = \"gras\""),
             "crops.toml: maize: no family gras",
         ),
-        ("a source that is not listed", crops.replace("soil = \"germination-table\"", "soil = \"hearsay\""), "no source hearsay"),
+        ("a source that is not listed", crops.replace("size = \"common-practice\"", "size = \"hearsay\""), "no source hearsay"),
         (
             "a way named twice",
             crops.replace("key = \"baby\"\nname = \"baby root\"", "key = \"root\"\nname = \"baby root\""),

@@ -30,8 +30,6 @@ fn row(crop: &str, way: &str, gap: Option<i32>) -> Row {
 fn plain() -> Garden {
     let mut garden = garden_with(1, Units::Imperial);
     garden.beds[0].braces.clear();
-    // A place with a long mild spring, whatever shape lies nearest to its frosts.
-    garden.almanac.shape = Some("oceanic".into());
     garden
 }
 

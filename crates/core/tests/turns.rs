@@ -10,6 +10,7 @@ use proptest::prelude::*;
 use sparrow_core::catalogue::Catalogue;
 use sparrow_core::change::command::{Command, carry_out};
 use sparrow_core::change::turns::TurnChange;
+use sparrow_core::climate::weather::Weather;
 use sparrow_core::reckon::turns::{CellKind, NoteKind, view};
 use sparrow_core::search::remedies::{RemedyKind, TieKey, why};
 use sparrow_core::search::watch::to_the_end;
@@ -316,7 +317,8 @@ fn what_is_planted_stands_whatever_is_wished_and_the_plan_is_charged_with_it() {
 #[test]
 fn the_parts_of_the_year_a_crop_holds_follow_from_its_days() {
     let parts = |site: &sparrow_facts::site::Site, from, until, year| {
-        let parts = held::parts_of(site, from, until, year);
+        let weather = Weather::of(&sparrow_facts::garden::Garden::new(site.clone()));
+        let parts = held::parts_of(&weather, from, until, year);
         [parts.early, parts.main, parts.late]
     };
     let north = common::site(Units::Imperial);
@@ -332,9 +334,7 @@ fn the_parts_of_the_year_a_crop_holds_follow_from_its_days() {
     }
     assert_eq!(parts(&north, date(2026, 10, 20), date(2027, 7, 10), 2026), [false, false, true], "that autumn");
     // South of the equator the same, half a year on.
-    let mut south = north;
-    south.latitude.0 = -south.latitude.0;
-    south.frost = south.frost.map(|frost| sparrow_facts::site::Frost { last: frost.first, first: frost.last, ..frost });
+    let south = common::turned(&north);
     assert_eq!(parts(&south, date(2027, 10, 1), date(2027, 11, 6), 2027), [true, false, false]);
     assert_eq!(parts(&south, date(2028, 1, 20), date(2028, 6, 1), 2027), [false, true, true]);
 }

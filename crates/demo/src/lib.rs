@@ -3,26 +3,32 @@
 use jiff::ToSpan;
 use jiff::civil::Date;
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::change::command::{Command, carry_out};
+use sparrow_core::change::command::{Command, plan};
 use sparrow_core::change::draft::{BedDraft, KindDraft, TrellisDraft, VolumeText};
 use sparrow_core::change::replan::PatchChange;
 use sparrow_core::change::season::SeasonChange;
 use sparrow_core::change::turns::TurnChange;
-use sparrow_core::climate::calendar;
 use sparrow_core::growth::grower::Grower;
 use sparrow_core::known::Known;
 use sparrow_core::turns::held;
 use sparrow_facts::almanac::{Monthly, Shelf};
 use sparrow_facts::bed::{Board, Reach};
+use sparrow_facts::edit;
 use sparrow_facts::garden::Garden;
 use sparrow_facts::history::Stood;
 use sparrow_facts::ids::{BedId, PatchId};
 use sparrow_facts::rect::Rect;
 use sparrow_facts::refusal::Refusal;
-use sparrow_facts::site::{Frost, Latitude, MonthDay, Site};
+use sparrow_facts::site::{Freezes, Frost, Latitude, MonthDay, Site};
 use sparrow_facts::timing::{Means, Timing};
 use sparrow_facts::turns::{WishDraft, YearsOf};
 use sparrow_facts::units::{Tape, TenthsC, Units};
+
+/// Frosts on two dates, in every year.
+fn frosts(last: (i8, i8), first: (i8, i8), spread_days: u8) -> Freezes {
+    let day = |(month, day)| MonthDay { month, day };
+    Freezes::Dates(Frost { last: day(last), first: day(first), spread_days, in_ten: 10 })
+}
 
 /// Quillet Lane, a narrow yard in Marrow Bay on a cool coast, in feet and inches, with last year's
 /// three years remembered and the year being planned laid out, clashes and all.
@@ -33,7 +39,10 @@ pub fn quillet_lane(today: Date) -> Result<Garden, Refusal> {
         latitude: Latitude(4490),
         units: Units::Imperial,
         north: 0,
-        frost: Some(Frost { last: MonthDay { month: 4, day: 21 }, first: MonthDay { month: 10, day: 24 }, spread_days: 16 }),
+        freezes: frosts((4, 21), (10, 24), 16),
+        // It lies nowhere in this world.
+        longitude: None,
+        months: None,
         // An invented place is in no time zone of this world.
         zone: None,
     };
@@ -204,27 +213,32 @@ fn quillet_wishes(plot: &mut Plot) -> Result<(), Refusal> {
         ("lettuce", 5, 1),
         ("maize", 9, 2),
     ] {
-        let grower = Grower::of(&plot.garden, Catalogue::standard());
-        let usual = held::usual_wish(Known::new(&plot.garden, Catalogue::standard(), &grower, plot.today), crop)?;
+        let usual = held::usual_wish(Known::new(&plot.garden, Catalogue::standard(), &plot.grower, plot.today), crop)?;
         let years = YearsOf { every, first: Some(plot.year + 1), last: None };
         changes.push(TurnChange::Wish { wish: WishDraft { squares, years, ..usual } });
     }
     plot.carry_out(Command::Turn { changes })
 }
 
-/// Tern Court, a courtyard south of the equator, in metres.
-pub fn tern_court(today: Date) -> Result<Garden, Refusal> {
-    let site = Site {
+/// A site in Kelp Landing, which lies nowhere in this world.
+fn kelp_landing() -> Site {
+    Site {
         name: "Tern Court".into(),
         place: "Kelp Landing (invented)".into(),
         latitude: Latitude(-4130),
         units: Units::Metric,
         north: 0,
-        frost: Some(Frost { last: MonthDay { month: 9, day: 28 }, first: MonthDay { month: 5, day: 18 }, spread_days: 14 }),
+        freezes: frosts((9, 28), (5, 18), 14),
+        longitude: None,
+        months: None,
         zone: None,
-    };
-    let mut plot = Plot::new(site, today);
-    plot.carry_out(Command::Season { changes: vec![SeasonChange::TakeShape { shape: Some("oceanic".into()) }] })?;
+    }
+}
+
+/// Tern Court, a courtyard south of the equator, in metres.
+pub fn tern_court(today: Date) -> Result<Garden, Refusal> {
+    let mut plot = Plot::new(kelp_landing(), today);
+    plot.kelp_landing()?;
     let boards = KindDraft::Raised { board: None };
     let sides = |far, near, left, right| Reach { far, near, left, right };
     plot.bed("Harbour bed", boards, "3 m", "1.2 m", ("2 m", "1.4 m"), Reach::ALL, &["1.5 m"], &[])?;
@@ -278,14 +292,17 @@ pub fn tern_court(today: Date) -> Result<Garden, Refusal> {
 
 struct Plot {
     garden: Garden,
+    grower: Grower,
     today: Date,
     year: i16,
 }
 
 impl Plot {
     fn new(site: Site, today: Date) -> Self {
-        let year = calendar::planning_year(today, &site);
-        Plot { garden: Garden::new(site), today, year }
+        let garden = Garden::new(site);
+        let grower = Grower::of(&garden, Catalogue::standard());
+        let year = grower.weather.planning_year(today);
+        Plot { garden, grower, today, year }
     }
 
     /// The months of Marrow Bay, and the household's shelf. Made up.
@@ -300,8 +317,25 @@ impl Plot {
         self.carry_out(Command::Season { changes })
     }
 
+    /// The months of Kelp Landing. Made up.
+    fn kelp_landing(&mut self) -> Result<(), Refusal> {
+        let tenths = |months: [f64; 12]| months.map(TenthsC::of);
+        let months = Monthly {
+            high: tenths([21.0, 21.0, 19.5, 17.0, 14.5, 12.0, 11.5, 12.5, 14.0, 15.5, 17.5, 19.5]),
+            low: tenths([12.0, 12.5, 11.0, 8.5, 6.0, 4.0, 3.0, 3.5, 5.0, 7.0, 8.5, 10.5]),
+        };
+        self.carry_out(Command::Season { changes: vec![SeasonChange::TakeMonths { months }] })
+    }
+
     fn carry_out(&mut self, command: Command) -> Result<(), Refusal> {
-        carry_out(&mut self.garden, Catalogue::standard(), &command, self.today).map(drop)
+        let known = Known::new(&self.garden, Catalogue::standard(), &self.grower, self.today);
+        let edits = plan(known, &command)?;
+        edit::apply(&mut self.garden, &edits);
+        // Only what is said of its weather makes the place another.
+        if matches!(command, Command::Season { .. }) {
+            self.grower = Grower::of(&self.garden, Catalogue::standard());
+        }
+        Ok(())
     }
 
     #[allow(clippy::too_many_arguments, reason = "one line of the tables above, read column by column")]

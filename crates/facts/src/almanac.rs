@@ -61,9 +61,9 @@ pub struct Station {
 #[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum WarmthFrom {
-    /// A generic shape of a year, set by the two frost dates.
+    /// What is usual where the garden lies.
     #[default]
-    Shape,
+    Place,
     /// Twelve pairs the household typed.
     Months,
     /// A station's file.
@@ -181,8 +181,6 @@ impl Default for Shelf {
 pub struct Climate {
     /// Where the year's warmth is taken from.
     pub from: WarmthFrom,
-    /// The generic shape by its key; nothing means the nearest to the frost dates.
-    pub shape: Option<String>,
     /// The twelve pairs.
     pub months: Option<Monthly>,
     /// How much chance is taken.
@@ -197,9 +195,6 @@ pub struct Almanac {
     /// Where the year's warmth is taken from.
     #[serde(default)]
     pub from: WarmthFrom,
-    /// The generic shape by its key; nothing means the nearest to the frost dates.
-    #[serde(default)]
-    pub shape: Option<String>,
     /// The twelve pairs.
     #[serde(default)]
     pub months: Option<Monthly>,

@@ -93,9 +93,9 @@ pub fn turns(before: &Turns, after: &Turns) -> Vec<Edit> {
 
 /// The edits that turn what was said of weather, shelf and warmth into what is said now.
 pub fn almanac(before: &Almanac, after: &Almanac) -> Vec<Edit> {
-    let Almanac { from, shape, months, station, appetite, beds, readings, shelf } = after;
-    let climate = Climate { from: *from, shape: shape.clone(), months: *months, appetite: *appetite };
-    let was = Climate { from: before.from, shape: before.shape.clone(), months: before.months, appetite: before.appetite };
+    let Almanac { from, months, station, appetite, beds, readings, shelf } = after;
+    let climate = Climate { from: *from, months: *months, appetite: *appetite };
+    let was = Climate { from: before.from, months: before.months, appetite: before.appetite };
     let mut edits = Vec::new();
     if before.station != *station {
         edits.push(Edit::Station { before: before.station.clone().map(Box::new), after: station.clone().map(Box::new) });

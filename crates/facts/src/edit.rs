@@ -130,8 +130,8 @@ fn apply_one(garden: &mut Garden, edit: Edit) {
         Edit::UnknownYear { before, after } => swap(&mut turns.unknown, before, after, |unknown| *unknown),
         Edit::Plan { before, after } => swap(&mut turns.plans, before.map(|p| *p), after.map(|p| *p), |plan| plan.id),
         Edit::Climate { after, .. } => {
-            let Climate { from, shape, months, appetite } = *after;
-            (almanac.from, almanac.shape, almanac.months, almanac.appetite) = (from, shape, months, appetite);
+            let Climate { from, months, appetite } = *after;
+            (almanac.from, almanac.months, almanac.appetite) = (from, months, appetite);
         }
         Edit::Station { after, .. } => almanac.station = after.map(|station| *station),
         Edit::Shelf { after, .. } => almanac.shelf = after,

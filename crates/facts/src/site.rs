@@ -1,6 +1,7 @@
 //! Where is the garden? Its latitude, its units, its frosts, and which way north lies.
 
 use crate::units::measures::Units;
+use crate::units::temperature::TenthsC;
 use serde::{Deserialize, Serialize};
 
 /// Which side of the equator; it decides when the growing year begins and where the sun stands.
@@ -40,16 +41,61 @@ pub struct MonthDay {
     pub day: i8,
 }
 
-/// The frost of the place as chances: the even-chance dates and their spread.
+/// A longitude in hundredths of a degree, east positive: -18000 to 18000.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[serde(transparent)]
+pub struct Longitude(pub i32);
+
+/// The frosts a household knows of: its two dates, and how much they scatter.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Frost {
-    /// The spring date after which a frost comes in half of all years.
+    /// The spring date after which a frost comes in half of the years that have one.
     pub last: MonthDay,
-    /// The autumn date before which a frost comes in half of all years.
+    /// The autumn date before which a frost comes in half of the years that have one.
     pub first: MonthDay,
-    /// Days from the even-chance date to the one-in-ten date, 0 to 60.
+    /// Days from those dates to the one-in-ten date, 0 to 60.
     pub spread_days: u8,
+    /// In how many years of ten it freezes at all, 1 to 10.
+    pub in_ten: u8,
+}
+
+/// What a household says of its frosts.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[serde(tag = "is", rename_all = "kebab-case")]
+pub enum Freezes {
+    /// Nothing: as the climate of the place has it.
+    #[default]
+    ByClimate,
+    /// It never freezes there.
+    Never,
+    /// On two dates.
+    Dates(Frost),
+    /// In any month of the year.
+    EveryMonth,
+}
+
+impl Freezes {
+    /// The two dates, where the household gave them.
+    pub fn dates(self) -> Option<Frost> {
+        match self {
+            Freezes::Dates(frost) => Some(frost),
+            Freezes::ByClimate | Freezes::Never | Freezes::EveryMonth => None,
+        }
+    }
+}
+
+/// What is usual in each month where the garden lies, January first, read from a map of the world's climate.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[serde(deny_unknown_fields)]
+pub struct PlaceMonths {
+    /// Mean temperature.
+    pub mean: [TenthsC; 12],
+    /// Rain \[mm\].
+    pub rain_mm: [u16; 12],
 }
 
 /// The place of a garden, as its household gave it.
@@ -67,8 +113,14 @@ pub struct Site {
     pub units: Units,
     /// Where north lies on the drawing, degrees clockwise from straight up, 0 to 359.
     pub north: u16,
-    /// The frosts, or nothing where it never freezes.
-    pub frost: Option<Frost>,
+    /// What the household says of its frosts.
+    pub freezes: Freezes,
+    /// Longitude, hundredths of a degree; nothing where only the latitude is known.
+    #[serde(default)]
+    pub longitude: Option<Longitude>,
+    /// What is usual there in each month; nothing where only the latitude is known.
+    #[serde(default)]
+    pub months: Option<PlaceMonths>,
     /// The time zone its household lives by, a name of the IANA time zone database such as `Pacific/Auckland`; nothing
     /// where it is not known, which is where the server's own day is taken.
     #[serde(default)]

@@ -16,8 +16,8 @@ pub const FORMAT: &str = "patient-sparrow-garden";
 /// The version of the format written here. Version 1 had no schools of spacing, locked patches, drip lines or groupings;
 /// it is read as a garden by the square-foot grid. Versions before 3 had no turns: they wish for nothing yet.
 /// Versions before 4 had no almanac and said nothing of a patch's time. Versions before 5 told field by field what is
-/// planted in a patch, and knew no time zone.
-pub const VERSION: u32 = 5;
+/// planted in a patch, and knew no time zone. Versions before 6 had two frost dates or none, and a generic year for a climate.
+pub const VERSION: u32 = 6;
 
 /// A garden as one file.
 #[derive(Serialize, Deserialize, JsonSchema)]
@@ -167,5 +167,9 @@ const STEPS: [fn(&mut Value); VERSION as usize - 1] = [
         for grouping in garden.get_mut("groupings").and_then(Value::as_array_mut).into_iter().flatten() {
             grouping.get_mut("parts").into_iter().for_each(upgrade::planted_in_each);
         }
+    },
+    |garden| {
+        garden.get_mut("site").into_iter().for_each(upgrade::freezes_in);
+        garden.get_mut("almanac").into_iter().for_each(upgrade::place_for_shape);
     },
 ];

@@ -70,7 +70,7 @@ fn what_is_wrong_with_a_file_is_told_by_line_or_field() {
         ("not JSON", "hello".to_string(), "line 1, column 1: this is not a garden file".to_string()),
         ("a list", "[1, 2]".to_string(), "the field “format” says nothing of the kind".to_string()),
         ("someone else's file", "{\"format\": \"other\"}".to_string(), "the field “format” says “other”".to_string()),
-        ("a version to come", good.replace("\"version\": 5", "\"version\": 6"), "the field “version” says 6".to_string()),
+        ("a version to come", good.replace("\"version\": 6", "\"version\": 7"), "the field “version” says 7".to_string()),
         (
             "a word for a number",
             good.replacen(width, "\"width\": \"wide\"", 1),
@@ -115,13 +115,17 @@ fn a_file_of_each_version_is_read_as_the_same_garden_less_what_it_did_not_know()
         include_str!("data/garden-v3.json"),
         include_str!("data/garden-v4.json"),
         include_str!("data/garden-v5.json"),
+        include_str!("data/garden-v6.json"),
     ];
-    let [v1, v2, v3, v4, v5] = files.map(|text| read(text, Catalogue::standard()).expect("it is one of ours"));
+    let [v1, v2, v3, v4, v5, v6] = files.map(|text| read(text, Catalogue::standard()).expect("it is one of ours"));
     assert_eq!(v5.site.zone.as_deref(), Some("Pacific/Auckland"));
     assert_eq!(v5.patches[1].planted, Planted { between: true, ..Planted::usual("radish", "root") });
     assert!(v5.patches[0].timing != Timing::default() && v5.almanac != Almanac::default() && v5.turns != Turns::default());
 
-    let mut known = v5;
+    let mut known = v6;
+    assert!(known.site.longitude.is_some() && known.site.months.is_some() && known.site.freezes.dates().is_some(), "the premise");
+    (known.site.longitude, known.site.months) = (None, None);
+    assert_eq!(v5, known);
     known.site.zone = None;
     assert_eq!(v4, known);
     known.almanac = Almanac::default();
@@ -164,7 +168,7 @@ fn what_is_wrong_with_an_earlier_file_is_told_by_its_field_and_never_panics() {
 fn the_schema_takes_the_files_that_are_written_and_refuses_broken_ones() {
     let validator = jsonschema::draft202012::new(&schema()).expect("it is a schema");
     let json = |garden: &Garden| -> serde_json::Value { serde_json::from_str(&write(garden)).unwrap() };
-    let example: serde_json::Value = serde_json::from_str(include_str!("data/garden-v5.json")).unwrap();
+    let example: serde_json::Value = serde_json::from_str(include_str!("data/garden-v6.json")).unwrap();
     for file in [json(&quillet()), json(&tern_court(date(2026, 11, 23)).unwrap()), example.clone()] {
         let wrong: Vec<String> = validator.iter_errors(&file).map(|error| error.to_string()).collect();
         assert!(wrong.is_empty(), "{wrong:?}");
@@ -172,7 +176,7 @@ fn the_schema_takes_the_files_that_are_written_and_refuses_broken_ones() {
     type Breaks = fn(&mut serde_json::Value);
     let broken: [(&str, Breaks); 8] = [
         ("another format", |file| file["format"] = "other".into()),
-        ("an earlier version", |file| file["version"] = 4.into()),
+        ("an earlier version", |file| file["version"] = 5.into()),
         ("no garden", |file| drop(file.as_object_mut().unwrap().remove("garden"))),
         ("a word for a length", |file| file["garden"]["beds"][0]["width"] = "wide".into()),
         ("a field nobody knows", |file| file["garden"]["beds"][0]["deepness"] = 3.into()),

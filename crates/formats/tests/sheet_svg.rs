@@ -4,7 +4,7 @@ use jiff::civil::date;
 use roxmltree::Document;
 use sparrow_core::ask::sheet::sheet;
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::climate::calendar::{planning_year, year_span};
+use sparrow_core::climate::calendar::year_span;
 use sparrow_core::growth::grower::Grower;
 use sparrow_core::known::Known;
 use sparrow_demo::{quillet_lane, tern_court};
@@ -20,7 +20,10 @@ fn known(garden: &Garden) -> Known<'_> {
 fn every_bed_of_the_households_is_drawn_with_every_stem_on_its_paper() {
     let (today, catalogue) = (date(2026, 11, 23), Catalogue::standard());
     for garden in [quillet_lane(today).unwrap(), tern_court(today).unwrap()] {
-        let days = year_span(planning_year(today, &garden.site), garden.site.latitude.hemisphere());
+        let days = year_span(
+            sparrow_core::climate::weather::Weather::of(&garden).planning_year(today),
+            garden.site.latitude.hemisphere(),
+        );
         for (bed, paper) in garden.beds.iter().zip([Paper::A4, Paper::Letter].into_iter().cycle()) {
             let sheet = sheet(known(&garden), bed.id, days).unwrap();
             let text = write(&garden, catalogue, &sheet, paper).unwrap();

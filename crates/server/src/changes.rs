@@ -15,7 +15,6 @@ use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use serde_json::json;
 use sparrow_core::change::command::{self, Command};
-use sparrow_core::climate::calendar::resting_needle;
 use sparrow_core::reckon::season;
 
 use sparrow_store::{Asked, Made, StoreError};
@@ -91,7 +90,7 @@ async fn rehearsed(inside: &InGarden, command: Command, on: Option<Date>) -> Res
 
 /// What is otherwise in a garden than it was, on the day looked at.
 fn changed(before: &Ready, after: &Ready, looking: Looking, today: Date) -> Changed {
-    let needle = looking.on.unwrap_or_else(|| resting_needle(&after.garden().site, today));
+    let needle = looking.on.unwrap_or_else(|| after.known(today).grower.weather.resting_needle(today));
     let season = looking.season.then(|| season::view(after.known(today), needle));
     let (was, is) = (before.reckon(needle, today), after.reckon(needle, today));
     Changed::between((before.garden(), &was), (&after.at, &is), season, today)

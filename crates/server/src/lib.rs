@@ -16,6 +16,7 @@ mod lookups;
 mod openapi;
 mod page;
 mod password;
+mod places;
 
 mod questions;
 mod queue;

@@ -4,6 +4,7 @@
 use crate::changes::{Asking, Outcome};
 use crate::errors::Problem;
 use crate::gardens::{LetIn, Look, MemberLine, NewGarden};
+use crate::places::PlaceClimate;
 use crate::searches::Told;
 use crate::seasons::{CalendarAt, StationRead};
 use crate::view::{GardenLine, GardenView, TapeReading};
@@ -17,6 +18,7 @@ use sparrow_core::catalogue::Catalogue;
 use sparrow_core::search::run::Search;
 use sparrow_formats::garden_file;
 use sparrow_formats::garden_file::GardenFile;
+use sparrow_places::towns::Town;
 use utoipa::OpenApi;
 
 #[derive(OpenApi)]
@@ -54,6 +56,8 @@ use utoipa::OpenApi;
         crate::sheets::sheet,
         crate::lookups::catalogue,
         crate::lookups::tape,
+        crate::places::towns,
+        crate::places::climate,
         crate::lookups::health,
         crate::openapi::openapi,
         crate::openapi::garden_file_schema,
@@ -107,6 +111,8 @@ const BODIES: &[Bodies] = &[
     route("post", "/api/v1/session/demo", Some(of::<accounts::DemoDoor>), of::<accounts::Me>),
     route("get", "/api/v1/catalogue", None, of::<Catalogue>),
     route("get", "/api/v1/tape", None, of::<TapeReading>),
+    route("get", "/api/v1/towns", None, of::<Vec<Town>>),
+    route("get", "/api/v1/climate", None, of::<PlaceClimate>),
     route("get", "/api/v1/gardens", None, of::<Vec<GardenLine>>),
     route("post", "/api/v1/gardens", Some(of::<NewGarden>), of::<GardenView>),
     route("post", "/api/v1/gardens/import", Some(of::<GardenFile>), of::<GardenView>),

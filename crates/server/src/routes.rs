@@ -1,7 +1,7 @@
 //! Every route on one page. Who may call it stands at the handler's head.
 
 use crate::errors::RequestError;
-use crate::{accounts, changes, gardens, lookups, openapi, page, questions, searches, seasons, sheets};
+use crate::{accounts, changes, gardens, lookups, openapi, page, places, questions, searches, seasons, sheets};
 use actix_web::web::{self, JsonConfig, PayloadConfig, QueryConfig, ServiceConfig, delete, get, post};
 
 /// The most a request body may hold \[bytes\]; a garden of thirty years is well under it.
@@ -24,6 +24,8 @@ fn api(api: &mut ServiceConfig) {
         .route("/garden-file.schema.json", get().to(openapi::garden_file_schema))
         .route("/catalogue", get().to(lookups::catalogue))
         .route("/tape", get().to(lookups::tape))
+        .route("/towns", get().to(places::towns))
+        .route("/climate", get().to(places::climate))
         .route("/accounts", post().to(accounts::sign_up))
         .route("/session", get().to(accounts::session))
         .route("/session", post().to(accounts::sign_in))

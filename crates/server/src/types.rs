@@ -2,6 +2,7 @@
 
 use crate::changes::Outcome;
 use crate::gardens::Look;
+use crate::places::PlaceClimate;
 use crate::searches::Told;
 use crate::seasons::{CalendarAt, StationRead};
 use crate::view::{GardenLine, GardenView, TapeReading};
@@ -12,6 +13,7 @@ use sparrow_core::change::limits;
 use sparrow_core::search::run::Search;
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::units::{Length, Units};
+use sparrow_places::towns::Town;
 use std::path::Path;
 use ts_rs::{Config, ExportError, TS};
 
@@ -23,6 +25,8 @@ pub fn write_types(folder: &Path) -> Result<(), ExportError> {
     GardenView::export_all(&config)?;
     GardenLine::export_all(&config)?;
     TapeReading::export_all(&config)?;
+    Town::export_all(&config)?;
+    PlaceClimate::export_all(&config)?;
     Catalogue::export_all(&config)?;
     Refusal::export_all(&config)?;
     Question::export_all(&config)?;

@@ -4,7 +4,6 @@ use crate::ready::Ready;
 use jiff::civil::Date;
 use schemars::JsonSchema;
 use serde::Serialize;
-use sparrow_core::climate::calendar::resting_needle;
 use sparrow_core::reckon::day::Reckoning;
 use sparrow_facts::garden::Garden;
 use sparrow_store::{GardenId, Role, Versioned};
@@ -63,7 +62,7 @@ pub struct TapeReading {
 /// A garden's view on a day, or on the day where the needle rests.
 pub fn view(id: GardenId, role: Role, ready: &Ready, needle: Option<Date>, today: Date) -> GardenView {
     let Versioned { revision, garden, history } = &ready.at;
-    let needle = needle.unwrap_or_else(|| resting_needle(&garden.site, today));
+    let needle = needle.unwrap_or_else(|| ready.known(today).grower.weather.resting_needle(today));
     GardenView {
         id: number(id.0),
         role,

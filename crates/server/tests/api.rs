@@ -249,7 +249,6 @@ async fn questions_of_the_season_are_answered_on_any_day_of_any_year() {
         (json!({ "ask": "windows", "patch": patch, "year": 32767 }), "windows"),
         (json!({ "ask": "starts", "bed": 1, "year": -32768 }), "starts"),
         (json!({ "ask": "starts", "bed": null, "year": 2026 }), "starts"),
-        (json!({ "ask": "shapes" }), "shapes"),
         (
             json!({ "ask": "moves", "changes": [{ "change": "days", "patch": patch, "from": "2026-10-01", "until": "2027-03-31" }] }),
             "moves",
@@ -382,6 +381,8 @@ async fn every_route_described_is_there_and_asks_who_is_calling() {
         "/api/v1/garden-file.schema.json",
         "/api/v1/catalogue",
         "/api/v1/tape",
+        "/api/v1/towns",
+        "/api/v1/climate",
         "/api/v1/accounts",
         "/api/v1/session",
         "/api/v1/session/demo",
@@ -402,7 +403,7 @@ async fn every_route_described_is_there_and_asks_who_is_calling() {
             seen += 1;
         }
     }
-    assert_eq!(seen, 31);
+    assert_eq!(seen, 33);
 }
 
 #[tokio::test(flavor = "multi_thread")]
@@ -598,7 +599,7 @@ async fn today_is_the_day_of_the_household_and_not_of_the_server() {
     let served = served().await;
     let person = served.stranger();
     person.posts("/accounts", json!({ "name": "Islander", "password": "long enough" })).await;
-    let site = |zone: Value| json!({ "name": "Reef", "place": "", "latitude": 187, "units": "metric", "north": 0, "frost": null, "zone": zone });
+    let site = |zone: Value| json!({ "name": "Reef", "place": "", "latitude": 187, "units": "metric", "north": 0, "freezes": { "is": "never" }, "zone": zone });
     let made: Value = person.posts("/gardens", json!({ "site": site(json!("pacific/kiritimati")) })).await.json().await.unwrap();
     assert_eq!(made["today"], "2026-11-24");
     assert_eq!(made["garden"]["site"]["zone"], "Pacific/Kiritimati", "as the database spells it");
@@ -620,4 +621,30 @@ async fn today_is_the_day_of_the_household_and_not_of_the_server() {
     );
     let shown: Value = person.gets(&format!("/gardens/{}", made["id"])).await.json().await.unwrap();
     assert_eq!((&shown["today"], &shown["revision"]), (&json!("2026-11-23"), &json!(1)));
+}
+
+/// Anyone may ask where a town lies and what its climate is; the answers of real places are of the right kind.
+#[tokio::test(flavor = "multi_thread")]
+async fn a_town_is_found_and_its_climate_told_to_anyone() {
+    let served = served().await;
+    let stranger = served.stranger();
+    let towns = stranger.gets("/towns?name=hobart").await.json::<Value>().await.unwrap();
+    let hobart = &towns[0];
+    assert_eq!((hobart["name"].as_str(), hobart["country"].as_str()), (Some("Hobart"), Some("AU")));
+    let climate = async |latitude: i64, longitude: Option<i64>| -> Value {
+        let longitude = longitude.map_or(String::new(), |east| format!("&longitude={east}"));
+        stranger.gets(&format!("/climate?latitude={latitude}{longitude}")).await.json().await.unwrap()
+    };
+    let there = climate(hobart["latitude"].as_i64().unwrap(), hobart["longitude"].as_i64()).await;
+    let july = there["months"]["mean"][6].as_i64().unwrap();
+    assert!((40..120).contains(&july), "a mild winter in July: {there}");
+    assert!(there["first_frost"].is_object());
+    // At sea and without a longitude the months are not known; a guess by latitude is.
+    for guess in [climate(0, Some(-3000)).await, climate(4490, None).await] {
+        assert!(guess["months"].is_null() && guess["usual"]["high"].is_array(), "{guess}");
+    }
+    let far = climate(9001, Some(0)).await;
+    assert!(far["detail"].as_str().unwrap().contains("latitude"), "{far}");
+    let none: Value = stranger.gets(&format!("/towns?name={}", "x".repeat(3000))).await.json().await.unwrap();
+    assert_eq!(none, json!([]));
 }

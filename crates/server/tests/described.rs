@@ -123,7 +123,6 @@ async fn questions_and_searches_are_answered_as_described() {
         json!({ "ask": "starts", "bed": null, "year": 2027 }),
         json!({ "ask": "amounts", "bed": 1, "year": 2027 }),
         json!({ "ask": "groupings", "bed": 2, "rect": { "x": 0, "y": 0, "w": 8, "h": 6 }, "year": 2027 }),
-        json!({ "ask": "shapes" }),
         json!({ "ask": "in-hand", "crop": "carrot", "way": "root" }),
     ] {
         holds(&asked, &question);

@@ -11,7 +11,7 @@ use sqlx::PgConnection;
 /// All that a garden's household says of its weather and warmth.
 pub async fn load(connection: &mut PgConnection, garden: GardenId) -> Result<Almanac, StoreError> {
     let row = sqlx::query!(
-        "select warmth_from, climate_shape, appetite, month_highs, month_lows, shelf_cells, shelf_tray, shelf_mat,
+        "select warmth_from, appetite, month_highs, month_lows, shelf_cells, shelf_tray, shelf_mat,
                 shelf_hardening, harden_days, survival from garden where id = $1",
         garden.0
     )
@@ -26,7 +26,6 @@ pub async fn load(connection: &mut PgConnection, garden: GardenId) -> Result<Alm
     let bed = |id: i32| Ok::<_, StoreError>(BedId(fit(id)?));
     Ok(Almanac {
         from: of_word(&row.warmth_from)?,
-        shape: row.climate_shape,
         months: row.month_highs.zip(row.month_lows).map(|(high, low)| months(&high, &low)).transpose()?,
         station: station(connection, garden).await?,
         appetite: of_word(&row.appetite)?,
@@ -47,14 +46,17 @@ pub async fn load(connection: &mut PgConnection, garden: GardenId) -> Result<Alm
 }
 
 fn months(high: &[i16], low: &[i16]) -> Result<Monthly, StoreError> {
-    let twelve = |months: &[i16]| -> Result<[TenthsC; 12], StoreError> {
-        let all: [i16; 12] = months.try_into().map_err(|_| StoreError::Other("a year without twelve months".into()))?;
-        Ok(all.map(TenthsC))
-    };
     Ok(Monthly { high: twelve(high)?, low: twelve(low)? })
 }
 
-fn tenths(months: &[TenthsC; 12]) -> Vec<i16> {
+/// Twelve temperatures.
+pub fn twelve(months: &[i16]) -> Result<[TenthsC; 12], StoreError> {
+    let all: [i16; 12] = months.try_into().map_err(|_| StoreError::Other("a year without twelve months".into()))?;
+    Ok(all.map(TenthsC))
+}
+
+/// Twelve temperatures as they are stored.
+pub fn tenths(months: &[TenthsC; 12]) -> Vec<i16> {
     months.iter().map(|month| month.0).collect()
 }
 
@@ -115,13 +117,12 @@ async fn readings(connection: &mut PgConnection, garden: GardenId) -> Result<Vec
 
 /// Writes where the warmth is taken from, and how much chance is taken.
 pub async fn climate(connection: &mut PgConnection, garden: GardenId, climate: &Climate) -> Result<u64, StoreError> {
-    let Climate { from, shape, months, appetite } = climate;
+    let Climate { from, months, appetite } = climate;
     let (highs, lows) = (months.map(|all| tenths(&all.high)), months.map(|all| tenths(&all.low)));
     let done = sqlx::query!(
-        "update garden set warmth_from = $2, climate_shape = $3, appetite = $4, month_highs = $5, month_lows = $6 where id = $1",
+        "update garden set warmth_from = $2, appetite = $3, month_highs = $4, month_lows = $5 where id = $1",
         garden.0,
         word(from)?,
-        shape.as_deref(),
         word(appetite)?,
         highs.as_deref(),
         lows.as_deref()

@@ -10,7 +10,7 @@ use sparrow_facts::ids::{BedId, PastId, PatchId};
 use sparrow_facts::patch::{Patch, Planted};
 use sparrow_facts::rect::{Rect, RowLine};
 use sparrow_facts::school::School;
-use sparrow_facts::site::{Frost, Latitude, MonthDay, Site};
+use sparrow_facts::site::{Freezes, Frost, Latitude, Longitude, MonthDay, PlaceMonths, Site};
 use sparrow_facts::spacing::OwnSpacing;
 use sparrow_facts::timing::Timing;
 use sparrow_facts::units::{Length, Units, Volume};
@@ -33,23 +33,40 @@ pub async fn load(connection: &mut PgConnection, garden: GardenId) -> Result<Gar
 
 async fn site(connection: &mut PgConnection, garden: GardenId) -> Result<Site, StoreError> {
     let row = sqlx::query!(
-        "select name, place, latitude, units, north, last_month, last_day, first_month, first_day, spread_days, zone
+        "select name, place, latitude, units, north, last_month, last_day, first_month, first_day, spread_days, zone,
+                longitude, place_means, place_rain, freezes, frost_years
          from garden where id = $1",
         garden.0
     )
     .fetch_one(connection)
     .await?;
-    let frost = match (row.last_month, row.last_day, row.first_month, row.first_day, row.spread_days) {
-        (Some(last_month), Some(last_day), Some(first_month), Some(first_day), Some(spread)) => Some(Frost {
+    let dates = match (row.last_month, row.last_day, row.first_month, row.first_day, row.spread_days, row.frost_years) {
+        (Some(last_month), Some(last_day), Some(first_month), Some(first_day), Some(spread), Some(years)) => Some(Frost {
             last: MonthDay { month: fit(last_month)?, day: fit(last_day)? },
             first: MonthDay { month: fit(first_month)?, day: fit(first_day)? },
             spread_days: fit(spread)?,
+            in_ten: fit(years)?,
         }),
         _ => None,
     };
+    let freezes = match (row.freezes.as_str(), dates) {
+        ("by-climate", _) => Freezes::ByClimate,
+        ("never", _) => Freezes::Never,
+        ("every-month", _) => Freezes::EveryMonth,
+        ("dates", Some(dates)) => Freezes::Dates(dates),
+        (other, _) => return Err(StoreError::Other(format!("frosts that are {other}"))),
+    };
+    let months = row.place_means.zip(row.place_rain).map(|(mean, rain)| months(&mean, &rain)).transpose()?;
     let units: Units = of_word(&row.units)?;
     let (latitude, north) = (Latitude(row.latitude), fit(row.north)?);
-    Ok(Site { name: row.name, place: row.place, latitude, units, north, frost, zone: row.zone })
+    let longitude = row.longitude.map(Longitude);
+    Ok(Site { name: row.name, place: row.place, latitude, units, north, freezes, longitude, months, zone: row.zone })
+}
+
+fn months(mean: &[i16], rain: &[i32]) -> Result<PlaceMonths, StoreError> {
+    let rain: Vec<u16> = rain.iter().map(|rain| fit(*rain)).collect::<Result<_, _>>()?;
+    let rain_mm = rain.try_into().map_err(|_| StoreError::Other("a year without twelve months".into()))?;
+    Ok(PlaceMonths { mean: almanac::twelve(mean)?, rain_mm })
 }
 
 async fn household_school(connection: &mut PgConnection, garden: GardenId) -> Result<School, StoreError> {

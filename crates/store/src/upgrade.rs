@@ -10,7 +10,7 @@ use sparrow_facts::edit::Edit;
 use sparrow_facts::upgrade;
 
 /// The version that edits are written in.
-pub const EDITS: i16 = 3;
+pub const EDITS: i16 = 4;
 
 /// Edits as they were stored, in the words of today.
 ///
@@ -18,8 +18,9 @@ pub const EDITS: i16 = 3;
 /// When they are of a version nobody knows, or cannot be read.
 pub fn edits(stored: Value, version: i16) -> Result<Vec<Edit>, StoreError> {
     let stored = match version {
-        1 => planted_together(rows_for_documents(stored)),
-        2 => planted_together(stored),
+        1 => placed(planted_together(rows_for_documents(stored))),
+        2 => placed(planted_together(stored)),
+        3 => placed(stored),
         EDITS => stored,
         other => return Err(StoreError::Other(format!("stored edits are of version {other}; {EDITS} is the latest known here"))),
     };
@@ -51,6 +52,22 @@ fn planted_together(stored: Value) -> Value {
                 }
                 _ => {}
             }
+        }
+    }
+    Value::Array(edits)
+}
+
+/// Version 3 to 4.
+fn placed(stored: Value) -> Value {
+    let Value::Array(mut edits) = stored else { return stored };
+    for edit in &mut edits {
+        let step = match edit["fact"].as_str() {
+            Some("site") => upgrade::freezes_in,
+            Some("climate") => upgrade::place_for_shape,
+            _ => continue,
+        };
+        for side in ["before", "after"] {
+            edit.get_mut(side).into_iter().for_each(step);
         }
     }
     Value::Array(edits)

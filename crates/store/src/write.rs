@@ -8,7 +8,7 @@ use sparrow_facts::edit::Edit;
 use sparrow_facts::history::{PastStand, Stood};
 use sparrow_facts::patch::Patch;
 use sparrow_facts::school::School;
-use sparrow_facts::site::Site;
+use sparrow_facts::site::{Freezes, Site};
 use sparrow_facts::spacing::OwnSpacing;
 use sqlx::PgConnection;
 
@@ -108,10 +108,19 @@ async fn forget_spacing(connection: &mut PgConnection, garden: GardenId, own: &O
 
 async fn site(connection: &mut PgConnection, garden: GardenId, site: &Site) -> Result<u64, StoreError> {
     let units = word(&site.units)?;
-    let frost = site.frost;
+    let frost = site.freezes.dates();
+    let freezes = match site.freezes {
+        Freezes::ByClimate => "by-climate",
+        Freezes::Never => "never",
+        Freezes::Dates(_) => "dates",
+        Freezes::EveryMonth => "every-month",
+    };
+    let means = site.months.map(|months| almanac::tenths(&months.mean));
+    let rain: Option<Vec<i32>> = site.months.map(|months| months.rain_mm.map(i32::from).to_vec());
     let done = sqlx::query!(
         "update garden set name = $2, place = $3, latitude = $4, units = $5, north = $6,
-                last_month = $7, last_day = $8, first_month = $9, first_day = $10, spread_days = $11, zone = $12
+                last_month = $7, last_day = $8, first_month = $9, first_day = $10, spread_days = $11, zone = $12,
+                longitude = $13, place_means = $14, place_rain = $15, freezes = $16, frost_years = $17
          where id = $1",
         garden.0,
         site.name,
@@ -124,7 +133,12 @@ async fn site(connection: &mut PgConnection, garden: GardenId, site: &Site) -> R
         frost.map(|f| i16::from(f.first.month)),
         frost.map(|f| i16::from(f.first.day)),
         frost.map(|f| i16::from(f.spread_days)),
-        site.zone
+        site.zone,
+        site.longitude.map(|longitude| longitude.0),
+        means.as_deref(),
+        rain.as_deref(),
+        freezes,
+        frost.map(|f| i16::from(f.in_ten))
     )
     .execute(connection)
     .await?;

@@ -6,12 +6,13 @@ use common::ground;
 use sparrow_core::change::command::Command;
 use sparrow_core::change::season::SeasonChange;
 use sparrow_demo::quillet_lane;
-use sparrow_facts::almanac::Almanac;
+use sparrow_facts::almanac::{Almanac, Appetite};
 use sparrow_facts::garden::Garden;
 use sparrow_facts::patch::Planted;
 use sparrow_facts::school::School;
+use sparrow_facts::site::{Freezes, Frost, Latitude, MonthDay, Site};
 use sparrow_facts::turns::Turns;
-use sparrow_facts::units::TenthsC;
+use sparrow_facts::units::{TenthsC, Units};
 use sparrow_store::{Made, StoreError};
 
 /// A change as it was stored when turns and almanac were documents; kept as it is for good.
@@ -23,7 +24,12 @@ async fn a_change_stored_as_documents_is_taken_back_and_done_again_row_by_row() 
     let stored: serde_json::Value = serde_json::from_str(EDITS_1).unwrap();
     let document = |n: usize, side: &str| stored[n][side].clone();
     let turns = |side| serde_json::from_value::<Turns>(document(1, side)).unwrap();
-    let almanac = |side| serde_json::from_value::<Almanac>(document(2, side)).unwrap();
+    let almanac = |side| {
+        let mut document = document(2, side);
+        // What today's types say of a generic year.
+        sparrow_facts::upgrade::place_for_shape(&mut document);
+        serde_json::from_value::<Almanac>(document).unwrap()
+    };
     let demo = quillet_lane(common::TODAY).unwrap();
     let bare = Garden { beds: vec![demo.beds[0].clone()], ..Garden::new(demo.site.clone()) };
     let before = Garden { turns: turns("before"), almanac: almanac("before"), ..bare.clone() };
@@ -96,4 +102,37 @@ async fn noting_a_soil_reading_is_one_small_edit_however_many_there_are() {
         .await
         .unwrap();
     assert!(kept < 200, "{kept} bytes of history");
+}
+
+/// A change as it was stored when a place had two frost dates and a generic year; kept as it is for good.
+const EDITS_3: &str = include_str!("data/edits-v3.json");
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_change_of_a_place_with_a_generic_year_is_taken_back_and_done_again() {
+    let ground = ground().await;
+    let day = |month, day| MonthDay { month, day };
+    let site = |freezes| Site {
+        name: "Quillet Lane".into(),
+        place: String::new(),
+        latitude: Latitude(4490),
+        units: Units::Imperial,
+        north: 0,
+        freezes,
+        longitude: None,
+        months: None,
+        zone: None,
+    };
+    let dates = Freezes::Dates(Frost { last: day(4, 21), first: day(10, 24), spread_days: 16, in_ten: 10 });
+    let bold = Almanac { appetite: Appetite::Bold, ..Almanac::default() };
+    let (before, after) = (Garden::new(site(dates)), Garden { almanac: bold, ..Garden::new(site(Freezes::Never)) });
+    let garden = ground.store.create_garden(ground.owner, &after).await.unwrap();
+    let insert = "insert into change (garden_id, number, account_id, state, command, edits, edits_version)
+                  values ($1, 1, $2, 'done', '{\"do\": \"season\"}', $3, 3)";
+    let stored: serde_json::Value = serde_json::from_str(EDITS_3).unwrap();
+    sqlx::query(insert).bind(garden.0).bind(ground.owner.0).bind(&stored).execute(ground.store.pool()).await.unwrap();
+    let asked = |on| sparrow_store::Asked { garden, by: ground.owner, on, key: None };
+    ground.store.undo(asked(0)).await.unwrap();
+    assert_eq!(ground.store.load(garden).await.unwrap().garden, before);
+    ground.store.redo(asked(1)).await.unwrap();
+    assert_eq!(ground.store.load(garden).await.unwrap().garden, after);
 }

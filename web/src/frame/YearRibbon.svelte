@@ -41,15 +41,18 @@
       }),
     );
   });
+  /** Where a frost edge is drawn; an edge that is never so likely lies at the year's end. */
+  const edge = $derived((iso: string | null, end: number) => (iso ? Math.min(width, Math.max(0, x(iso))) : end));
   const said = $derived(sentence());
 
   function sentence(): string {
-    const since = season.last_frost && dayNumber(garden.needle) - dayNumber(season.last_frost.even);
-    const until = season.first_frost && dayNumber(season.first_frost.even) - dayNumber(garden.needle);
-    if (since === null || until === null) return 'no frost here';
-    if (since < 0) return `${count(-since, 'day', 'days')} before an even chance of the last frost`;
-    if (until >= 0) return `${count(since, 'day', 'days')} after an even chance of the last frost`;
-    return `${count(-until, 'day', 'days')} after an even chance of the first frost`;
+    const [last, first] = [season.last_frost?.even, season.first_frost?.even];
+    const since = last ? dayNumber(garden.needle) - dayNumber(last) : null;
+    const until = first ? dayNumber(first) - dayNumber(garden.needle) : null;
+    if (since !== null && since < 0) return `${count(-since, 'day', 'days')} before an even chance of the last frost`;
+    if (until !== null && until < 0) return `${count(-until, 'day', 'days')} after an even chance of the first frost`;
+    if (since !== null) return `${count(since, 'day', 'days')} after an even chance of the last frost`;
+    return season.last_frost || season.first_frost ? 'frost in some years only' : 'hardly ever a frost here';
   }
 
   function look(day: number) {
@@ -109,14 +112,16 @@
         <linearGradient id="chill"><stop offset="0" class="mild" /><stop offset="1" class="cold" /></linearGradient>
       </defs>
       <g transform="translate(0 24)">
-        {#if season.last_frost && season.first_frost}
-          {@const [a, b] = [x(season.last_frost.early), x(season.last_frost.late)]}
-          {@const [c, d] = [x(season.first_frost.early), x(season.first_frost.late)]}
-          <rect class="frost" x="0" y="0" width={Math.max(0, a)} height={HEIGHT} />
-          <rect fill="url(#thaw)" x={a} y="0" width={b - a} height={HEIGHT} />
-          <rect fill="url(#chill)" x={c} y="0" width={d - c} height={HEIGHT} />
-          <rect class="frost" x={d} y="0" width={Math.max(0, width - d)} height={HEIGHT} />
+        {#if season.last_frost}
+          {@const [a, b] = [edge(season.last_frost.early, 0), edge(season.last_frost.late, 0)]}
+          <rect class="frost" x="0" y="0" width={a} height={HEIGHT} />
+          <rect fill="url(#thaw)" x={a} y="0" width={Math.max(0, b - a)} height={HEIGHT} />
           {#if a > 90}<text class="note" x="8" y="15">frost likely</text>{/if}
+        {/if}
+        {#if season.first_frost}
+          {@const [c, d] = [edge(season.first_frost.early, width), edge(season.first_frost.late, width)]}
+          <rect fill="url(#chill)" x={c} y="0" width={Math.max(0, d - c)} height={HEIGHT} />
+          <rect class="frost" x={d} y="0" width={width - d} height={HEIGHT} />
           {#if width - d > 74}<text class="note" x={d + 4} y="15">frost likely</text>{/if}
         {/if}
         {#each months as month (month.name)}

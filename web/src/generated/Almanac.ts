@@ -16,10 +16,6 @@ export type Almanac = {
  */
 from: WarmthFrom, 
 /**
- * The generic shape by its key; nothing means the nearest to the frost dates.
- */
-shape: string | null, 
-/**
  * The twelve pairs.
  */
 months: Monthly | null, 

@@ -3,4 +3,4 @@
 /**
  * Which part of a plant the cold reaches.
  */
-export type ColdPart = "seedling" | "tops" | "roots";
+export type ColdPart = "seedling" | "tops" | "product" | "roots";

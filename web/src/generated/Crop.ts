@@ -68,10 +68,6 @@ hardiness: Hardiness,
  */
 kills_c: number, 
 /**
- * Soil temperature for germination or growth of sets, least and best \[°C\].
- */
-soil_c: [number, number], 
-/**
  * pH range in which it does well.
  */
 ph: [number, number], 

@@ -2,18 +2,22 @@
 import type { MonthDay } from "./MonthDay";
 
 /**
- * The frost of the place as chances: the even-chance dates and their spread.
+ * The frosts a household knows of: its two dates, and how much they scatter.
  */
 export type Frost = { 
 /**
- * The spring date after which a frost comes in half of all years.
+ * The spring date after which a frost comes in half of the years that have one.
  */
 last: MonthDay, 
 /**
- * The autumn date before which a frost comes in half of all years.
+ * The autumn date before which a frost comes in half of the years that have one.
  */
 first: MonthDay, 
 /**
- * Days from the even-chance date to the one-in-ten date, 0 to 60.
+ * Days from those dates to the one-in-ten date, 0 to 60.
  */
-spread_days: number, };
+spread_days: number, 
+/**
+ * In how many years of ten it freezes at all, 1 to 10.
+ */
+in_ten: number, };

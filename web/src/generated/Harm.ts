@@ -6,7 +6,7 @@ import type { ColdPart } from "./ColdPart";
  */
 export type Harm = { "is": "cold", 
 /**
- * What kills the part that matters at its age \[°C\].
+ * What kills the part that matters at its age, as hardened as it is then \[°C\].
  */
 kills: number, 
 /**
@@ -14,7 +14,7 @@ kills: number,
  */
 part: ColdPart, 
 /**
- * The chance, per cent, from this day on in spring, up to this day in autumn.
+ * The chance, per cent, in the two weeks of nights from this day on, under what is stretched over its bed.
  */
 percent: number, 
 /**

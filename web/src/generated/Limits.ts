@@ -5,6 +5,7 @@ export const LIMITS = {
   scatterSeeds: [2, 9],
   degrees: [0, 359],
   frostSpread: [0, 60],
+  inTen: [1, 10],
   packet: [10, 400],
   survival: [10, 100],
   cells: [0, 5000],
@@ -22,6 +23,7 @@ export const LIMITS = {
   every: [1, 8],
   turnYear: [1, 9998],
   latitude: [-9000, 9000],
+  longitude: [-18000, 18000],
 } as const;
 /** The most letters of texts. */
 export const LETTERS = {

@@ -21,10 +21,6 @@ packet: number,
  */
 days: number, 
 /**
- * Days it would take here if short days did not slow it; with less than the packet's, warmth hurries it.
+ * Days it would take here if little light did not slow it.
  */
-days_by_warmth: number, 
-/**
- * The heat it asks for from `up` on \[°C d\], rounded; nothing for what stands over winter.
- */
-heat: number, };
+days_by_warmth: number, };

@@ -2,7 +2,7 @@
 import type { Appetite } from "./Appetite";
 import type { BedId } from "./BedId";
 import type { Cover } from "./Cover";
-import type { Frost } from "./Frost";
+import type { Freezes } from "./Freezes";
 import type { Monthly } from "./Monthly";
 import type { Mulch } from "./Mulch";
 import type { Shelf } from "./Shelf";
@@ -13,4 +13,4 @@ import type { WarmthFrom } from "./WarmthFrom";
 /**
  * A change of what a household said of its weather, its shelf and its beds' warmth.
  */
-export type SeasonChange = { "season": "set-frost", frost: Frost | null, } | { "season": "take-shape", shape: string | null, } | { "season": "take-months", months: Monthly, } | { "season": "take-station", station: Station, } | { "season": "take-again", from: WarmthFrom, } | { "season": "set-appetite", appetite: Appetite, } | { "season": "set-warmth", bed: BedId, mulch: Mulch, cover: Cover, } | { "season": "read", bed: BedId, on: string, soil: TenthsC | null, } | { "season": "set-shelf", shelf: Shelf, };
+export type SeasonChange = { "season": "set-freezes", freezes: Freezes, } | { "season": "take-place" } | { "season": "take-months", months: Monthly, } | { "season": "take-station", station: Station, } | { "season": "take-again", from: WarmthFrom, } | { "season": "set-appetite", appetite: Appetite, } | { "season": "set-warmth", bed: BedId, mulch: Mulch, cover: Cover, } | { "season": "read", bed: BedId, on: string, soil: TenthsC | null, } | { "season": "set-shelf", shelf: Shelf, };

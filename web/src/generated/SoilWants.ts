@@ -13,6 +13,10 @@ may: number,
  */
 better: number, 
 /**
+ * In which its seed is up soonest; nothing for what is not sown.
+ */
+best: number | null, 
+/**
  * The warmest for it.
  */
 most: number, };

@@ -13,11 +13,11 @@ base: number,
  */
 sum: number, 
 /**
- * Soil above it does not hurry more \[°C\].
+ * Soil in which it is up soonest \[°C\].
  */
 best: number, 
 /**
- * Soil above it brings nothing up \[°C\].
+ * Soil above it brings nothing up \[°C\]; from the best on the pace falls to nothing there.
  */
 most: number, 
 /**

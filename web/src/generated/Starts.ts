@@ -20,10 +20,11 @@ way: string,
  */
 means: Means, 
 /**
- * When it may, in order; none where the year has no day for it.
+ * When it may: by its usual means first, then under a low tunnel by the same, then by others, each in order of days.
+ * None where the year has no day for it by any.
  */
 windows: Array<Window>, 
 /**
- * What shuts the year's best day, where it has none for it.
+ * What shuts the year's best day for its usual means, where that has none.
  */
 shut_by: Gate | null, };

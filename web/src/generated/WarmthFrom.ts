@@ -3,4 +3,4 @@
 /**
  * Where the year's warmth is taken from.
  */
-export type WarmthFrom = "shape" | "months" | "station";
+export type WarmthFrom = "place" | "months" | "station";

@@ -11,9 +11,13 @@ export type WeatherBand = {
  */
 from: WarmthFrom, 
 /**
- * The key and name of the generic shape, when it is made from one.
+ * Only the latitude is known: the year is a guess.
  */
-shape: [string, string] | null, 
+by_latitude: boolean, 
+/**
+ * How much warmer all nights are taken than the place's own, to fit the frosts that are known \[°C\].
+ */
+nights_moved: number, 
 /**
  * Usual lows \[°C\].
  */
@@ -31,7 +35,7 @@ soil: Array<number>,
  */
 chance: number, 
 /**
- * The chance, per cent, that it freezes on or after the needle's day in spring, or on or before it in autumn.
+ * The chance, per cent, of a frost in the two weeks of nights from the needle's day on.
  */
 frost_percent: number, 
 /**

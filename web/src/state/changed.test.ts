@@ -42,7 +42,7 @@ function view(findings: Finding[]): GardenView {
       groupings: [],
       school: { is: 'square-foot' },
       turns: { years: 4 },
-      almanac: { from: 'shape' },
+      almanac: { from: 'place' },
     },
     reckoning: { season: { needle: '2027-06-16' }, beds: [{ bed: 1 }, { bed: 2 }], patches: [], findings, paths: [] },
   } as unknown as GardenView;

@@ -135,10 +135,10 @@ describe('a change', () => {
   });
 
   it('asks again for what was not answered, and says that nothing can have been changed', async () => {
-    line('cut', { to: 'shapes', is: ['hills'] });
+    line('cut', { to: 'amounts', is: ['hills'] });
     const garden = open();
     const take = vi.fn();
-    garden.asks({ ask: 'shapes' }, take);
+    garden.asks({ ask: 'amounts', bed: 1, year: 2027 }, take);
     await vi.runAllTimersAsync();
     expect(garden.problem?.detail).toBe('The garden cannot be reached just now.');
     garden.askAgain();

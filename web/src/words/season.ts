@@ -1,6 +1,7 @@
 // Words for the season: temperatures, gates, troubles, ways out.
 import type { Correction } from '../generated/Correction';
 import type { Crop } from '../generated/Crop';
+import type { Freezes } from '../generated/Freezes';
 import type { Gate } from '../generated/Gate';
 import type { Means } from '../generated/Means';
 import type { Ripening } from '../generated/Ripening';
@@ -51,10 +52,21 @@ export const MEANS: Record<Means, string> = {
 };
 
 export const FROM: Record<WarmthFrom, string> = {
-  shape: 'a generic year',
+  place: 'the climate of the place',
   months: 'the months you typed',
   station: 'a station’s file',
 };
+
+/** What the frosts rest on. */
+export const FROST_FROM: Record<Freezes['is'], string> = {
+  'by-climate': 'A guess from the climate of the place',
+  dates: 'By the two dates you know',
+  never: 'You say that it never freezes',
+  'every-month': 'You say that it freezes in any month',
+};
+
+/** What the warmth rests on where only the latitude is known. */
+export const BY_LATITUDE = 'the latitude alone, a poor guess: say where the garden lies';
 
 export const PLACES: Record<ShelfPlace, string> = {
   light: 'under the light',
@@ -66,12 +78,20 @@ export const PLACES: Record<ShelfPlace, string> = {
 export const GATES: Record<Gate, string> = {
   'soil-cold': 'the soil is too cold for it',
   'soil-warm': 'the soil is too warm for it',
-  'spring-frost': 'a killing frost is still too likely',
-  'autumn-frost': 'frost would likely kill it before it is ripe',
+  'frost-to-come': 'the last frost is too far off yet',
+  'too-hot': 'the weeks to come are too hot to begin it',
+  frost: 'frost would likely kill it before it is ripe or picked',
   'no-time': 'too little warmth and light are left to ripen it',
-  'no-light': 'the days are too short for it to grow',
+  'no-light': 'in the darkest weeks it would hardly grow',
   bolts: 'it would bolt or spoil in heat or long days',
+  'sets-nothing': 'it would flower in days too hot or too cool to set',
+  'little-to-pick': 'less than half of a good start’s picking would be left',
   'not-autumn': 'it is planted in autumn',
+  'ground-freezes': 'the ground freezes before it has rooted',
+  'small-for-winter': 'it would be too small to stand over winter',
+  'large-for-winter': 'it would be too large to stand over winter',
+  'days-too-long': 'long days would make it bulb while it is small',
+  'no-bulb': 'the days are never long enough here for a bulb',
   'year-ends': 'the year ends',
 };
 
@@ -121,8 +141,10 @@ export function ripeningWords(ripening: Ripening): string {
   const warmth = ripening.days_by_warmth - ripening.packet;
   const light = ripening.days - ripening.days_by_warmth;
   const parts = [
-    warmth === 0 ? '' : `${warmth < 0 ? 'warmth hurries it' : 'cool days hold it back'} by ${Math.abs(warmth)}`,
-    light === 0 ? '' : `short days slow it by ${light}`,
+    warmth === 0
+      ? ''
+      : `${warmth < 0 ? 'good warmth hurries it' : 'cool or hot days hold it back'} by ${Math.abs(warmth)}`,
+    light === 0 ? '' : `little light slows it by ${light}`,
   ].filter((part) => part !== '');
   return `${ripening.packet} days on the packet; here about ${ripening.days}${parts.length ? `: ${parts.join(', ')}` : ''}.`;
 }

@@ -13,7 +13,6 @@ use crate::catalogue;
 use crate::change::replan;
 use crate::change::replan::PatchChange;
 use crate::climate::calendar::{self, YEARS};
-use crate::climate::shapes::{ClimateShape, nearest_shape, shapes};
 use crate::ground::planting::{Planting, SchoolCount};
 use crate::ground::sums;
 use crate::ground::sums::{Edge, Fits, Plate, Tally};
@@ -84,8 +83,6 @@ pub enum Question {
     Starts { bed: Option<BedId>, year: i16 },
     /// Which plantings would stand on other days if these changes were made, what follows along with them?
     Moves { changes: Vec<PatchChange> },
-    /// Which generic shapes of a year are there, and which is nearest?
-    Shapes,
     /// Which plate of a seeder comes nearest to the distance a crop wants?
     Seeder { crop: String, way: String, run: Tape, plates: Vec<u32> },
 }
@@ -114,7 +111,6 @@ pub enum Answer {
     Windows { windows: Vec<Window>, shut_by: Option<Gate>, figures: Box<catalogue::Figures> },
     Starts(Vec<Starts>),
     Moves(Vec<Moved>),
-    Shapes { shapes: Vec<ClimateShape>, nearest: String },
     Amounts(Vec<asked::BedWish>),
 }
 
@@ -138,10 +134,6 @@ pub fn answer(known: Known, question: &Question) -> Result<Answer, Refusal> {
         Question::Moves { changes } => {
             let edits = replan::replan(known, changes, true)?;
             Ok(Answer::Moves(handoff::moved(&edits)))
-        }
-        Question::Shapes => {
-            let nearest = nearest_shape(&garden.site).key.clone();
-            Ok(Answer::Shapes { shapes: shapes().to_vec(), nearest })
         }
         Question::Suits { bed, rect, from, until } => bare::of_ground(known, *bed, *rect, (*from, *until)).map(Answer::Suits),
         Question::InHand { crop, way } => in_hand::in_hand(known, crop, way).map(Answer::InHand),

@@ -1,8 +1,9 @@
-//! When may each crop of the catalogue start here? The place's own planting calendar.
+//! When may each crop of the catalogue start here, and by which means? The place's own planting calendar.
 
+use crate::catalogue::{Crop, Way};
 use crate::climate::bed_soil::BedSoil;
 use crate::climate::calendar::YEARS;
-use crate::growth::growing::Growing;
+use crate::growth::growing::{Growing, usual_means};
 use crate::growth::window::{Gate, Window, shut_by, windows};
 use crate::known::Known;
 use serde::Serialize;
@@ -20,36 +21,51 @@ pub struct Starts {
     pub way: String,
     /// How it usually comes to the ground.
     pub means: Means,
-    /// When it may, in order; none where the year has no day for it.
+    /// When it may: by its usual means first, then under a low tunnel by the same, then by others, each in order of days.
+    /// None where the year has no day for it by any.
     pub windows: Vec<Window>,
-    /// What shuts the year's best day, where it has none for it.
+    /// What shuts the year's best day for its usual means, where that has none.
     pub shut_by: Option<Gate>,
 }
 
-/// Every crop and way as it usually starts, in the catalogue's order, in a bed's soil or in open ground.
+/// How a crop may come to the ground: its usual means first. Plants that are bought go out when those from the shelf do.
+pub fn means_of(crop: &Crop, way: &Way) -> Vec<Means> {
+    let usual = usual_means(crop, way);
+    let figures = &way.season;
+    let may = |means: &Means| match means {
+        Means::Direct => figures.sprout.is_some() && usual != Means::Set,
+        Means::Shelf => figures.indoors.is_some() && usual != Means::Set,
+        Means::Bought | Means::Set => false,
+    };
+    let others = [Means::Direct, Means::Shelf].into_iter().filter(|means| *means != usual).filter(may);
+    std::iter::once(usual).chain(others).collect()
+}
+
+/// Every crop and way, in the catalogue's order, in a bed's soil or in open ground.
 ///
 /// # Errors
 /// When the bed is not there.
 pub fn starts(known: Known, bed: Option<BedId>, year: i16) -> Result<Vec<Starts>, Refusal> {
-    let Known { garden, catalogue, grower, .. } = known;
     let soil = match bed {
         None => BedSoil::default(),
-        Some(id) => {
-            let unknown = || Refusal::Unknown { what: "bed", key: id.0.to_string() };
-            known.soil(garden.bed(id).ok_or_else(unknown)?)
-        }
+        Some(id) => known.soil(known.bed(id)?),
     };
     let year = year.clamp(YEARS[0], YEARS[1]);
-    let ways = catalogue.crops.iter().flat_map(|crop| crop.ways.iter().map(move |way| Growing::usual(crop, way)));
-    let of = |growing: Growing| {
-        let windows = windows(grower, garden.almanac.appetite, growing, year, &soil);
-        Starts {
-            crop: growing.crop.key.clone(),
-            way: growing.way.key.clone(),
-            means: growing.means,
-            shut_by: windows.is_empty().then(|| shut_by(grower, garden.almanac.appetite, growing, year, &soil)).flatten(),
-            windows,
-        }
-    };
-    Ok(ways.map(of).collect())
+    let ways = known.catalogue.crops.iter().flat_map(|crop| crop.ways.iter().map(move |way| (crop, way)));
+    Ok(ways.map(|(crop, way)| of(known, crop, way, &soil, year)).collect())
+}
+
+/// The starts of one way of growing a crop.
+pub fn of(known: Known, crop: &Crop, way: &Way, soil: &BedSoil, year: i16) -> Starts {
+    let Known { garden, grower, .. } = known;
+    let appetite = garden.almanac.appetite;
+    let usual = Growing::usual(crop, way);
+    let in_open = |means: Means| windows(grower, appetite, Growing::by(crop, way, means), year, soil);
+    let mut found = in_open(usual.means);
+    let shut_by = found.is_empty().then(|| shut_by(grower, appetite, usual, year, soil)).flatten();
+    if !usual.stays() {
+        found.extend(windows(grower, appetite, usual, year, &soil.under_a_tunnel()));
+    }
+    found.extend(means_of(crop, way).into_iter().skip(1).flat_map(in_open));
+    Starts { crop: crop.key.clone(), way: way.key.clone(), means: usual.means, windows: found, shut_by }
 }

@@ -3,7 +3,7 @@
 use crate::catalogue::crop::Crop;
 use crate::catalogue::family::Family;
 use crate::catalogue::figures;
-use crate::catalogue::figures::{Seasons, Thresholds};
+use crate::catalogue::figures::{Growth, Seasons, SoilWants};
 use crate::catalogue::grouping::{Grouping, Part};
 use crate::catalogue::relation::Relation;
 use crate::catalogue::source::{Disagreement, Source};
@@ -28,9 +28,9 @@ pub struct Catalogue {
     /// Where a figure lies outside a table it is checked against, and why it stays.
     #[serde(skip)]
     pub disagreements: Vec<Disagreement>,
-    /// Between which temperatures each group of crops grows; a crop's figures name its group.
+    /// How each group of crops grows; a crop's figures name its group.
     #[serde(skip)]
-    pub warmth: Vec<Thresholds>,
+    pub warmth: Vec<Growth>,
     /// Where figures come from, by key.
     pub sources: BTreeMap<String, Source>,
     #[serde(skip)]
@@ -123,6 +123,7 @@ impl Catalogue {
                 let known = seasons.of(&crop.key, &way.key);
                 way.starter = way.spacing(Units::Imperial).starter(Units::Imperial);
                 way.season = known.cloned().ok_or_else(|| format!("seasons.toml: {} is not there", crop.key))?;
+                way.soil = way.season.soil;
             }
             for (group, source) in &file.default_sources {
                 crop.sources.entry(group.clone()).or_insert_with(|| source.clone());
@@ -238,8 +239,13 @@ impl Catalogue {
         let known = |(crop, way): &(&str, Option<&str>)| {
             self.crop(crop).is_some_and(|crop| way.is_none_or(|way| crop.way(way).is_some()))
         };
-        match seasons.keys().find(|key| !known(key)) {
-            Some((crop, way)) => Err(format!("seasons.toml: {crop} {}: nobody knows it", way.unwrap_or_default())),
+        if let Some((crop, way)) = seasons.keys().find(|key| !known(key)) {
+            return Err(format!("seasons.toml: {crop} {}: nobody knows it", way.unwrap_or_default()));
+        }
+        let sane = |soil: SoilWants| soil.may < soil.better && soil.better < soil.most && soil.most <= 42.0;
+        let ways = self.crops.iter().flat_map(|crop| crop.ways.iter().map(move |way| (crop, way)));
+        match ways.into_iter().find(|(_, way)| !sane(way.soil)) {
+            Some((crop, way)) => Err(format!("seasons.toml: {} {}: its soil is out of order", crop.key, way.key)),
             None => Ok(()),
         }
     }
@@ -255,13 +261,11 @@ impl Catalogue {
         }
         let sane = (2..=3).contains(&crop.ticket.chars().count())
             && !crop.ways.is_empty()
-            && crop.soil_c[0] <= crop.soil_c[1]
-            && crop.soil_c[1] <= 40
             && crop.ph[0] < crop.ph[1]
             && (3.5..=8.5).contains(&crop.ph[0])
             && (-45..=10).contains(&crop.kills_c);
         if !sane {
-            return Err("ticket, ways, soil, pH or cold out of range".into());
+            return Err("ticket, ways, pH or cold out of range".into());
         }
         for way in &crop.ways {
             let inch = sparrow_facts::units::length::INCH;

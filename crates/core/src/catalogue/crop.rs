@@ -2,7 +2,7 @@
 //!
 //! Lengths in the data files are in inches, as the tables they come from print them.
 
-use crate::catalogue::figures::Figures;
+use crate::catalogue::figures::{Figures, SoilWants};
 use serde::{Deserialize, Deserializer, Serialize};
 use sparrow_facts::units::{Length, Units};
 use std::collections::BTreeMap;
@@ -148,6 +148,9 @@ pub struct Way {
     /// The ground it is first put down on, in half squares; follows from its distances, whatever the units.
     #[serde(skip_deserializing)]
     pub starter: (u16, u16),
+    /// The soil it wants, of the figures of its season.
+    #[serde(skip_deserializing)]
+    pub soil: SoilWants,
     /// What is known of its season; read from a file of its own.
     #[serde(skip)]
     pub season: Figures,
@@ -201,8 +204,6 @@ pub struct Crop {
     pub hardiness: Hardiness,
     /// The air temperature that kills established plants \[°C\].
     pub kills_c: i8,
-    /// Soil temperature for germination or growth of sets, least and best \[°C\].
-    pub soil_c: [u8; 2],
     /// pH range in which it does well.
     pub ph: [f32; 2],
     /// How much sun it wants.

@@ -12,12 +12,25 @@ pub struct Sprout {
     pub base: f64,
     /// Heat sum until half of the seed is up \[°C d\].
     pub sum: f64,
-    /// Soil above it does not hurry more \[°C\].
+    /// Soil in which it is up soonest \[°C\].
     pub best: f64,
-    /// Soil above it brings nothing up \[°C\].
+    /// Soil above it brings nothing up \[°C\]; from the best on the pace falls to nothing there.
     pub most: f64,
     /// Source key.
     pub source: String,
+}
+
+impl Sprout {
+    /// The part of its way up that a day in such soil brings, 0 to 1: evenly more from base to best, and evenly less from
+    /// there to the warmest.
+    pub fn pace(&self, soil: f64) -> f64 {
+        let above = if soil <= self.best {
+            soil - self.base
+        } else {
+            (self.best - self.base) * (self.most - soil) / (self.most - self.best)
+        };
+        above.max(0.0) / self.sum
+    }
 }
 
 /// The soil a crop wants when it goes in \[°C\].
@@ -29,6 +42,9 @@ pub struct SoilWants {
     pub may: f64,
     /// From which it had better.
     pub better: f64,
+    /// In which its seed is up soonest; nothing for what is not sown.
+    #[serde(default)]
+    pub best: Option<f64>,
     /// The warmest for it.
     pub most: f64,
 }
@@ -49,63 +65,205 @@ pub enum Bulk {
     Fruit,
 }
 
+/// How fast a crop grows at a temperature, as a part of its best.
+#[derive(Debug, Clone, Copy, PartialEq, Default, Serialize, Deserialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[serde(deny_unknown_fields)]
+pub struct Response {
+    /// At and below it nothing grows \[°C\].
+    pub base: f64,
+    /// It grows fastest \[°C\].
+    pub best: f64,
+    /// At and above it nothing grows \[°C\].
+    pub most: f64,
+}
+
+impl Response {
+    /// The part of its best pace at a temperature, 0 to 1.
+    ///
+    /// W. Yan, L. A. Hunt, An equation for modelling the temperature response of plants using only the cardinal
+    /// temperatures, Annals of Botany 84, 1999, equation 7, counted from the base.
+    ///
+    /// ```
+    /// use sparrow_core::catalogue::Response;
+    /// let cool = Response { base: 2.0, best: 19.0, most: 31.0 };
+    /// assert_eq!(cool.at(19.0), 1.0);
+    /// assert_eq!((cool.at(2.0), cool.at(31.0)), (0.0, 0.0));
+    /// assert!(cool.at(27.0) < cool.at(23.0));
+    /// ```
+    pub fn at(&self, celsius: f64) -> f64 {
+        if celsius <= self.base || celsius >= self.most {
+            return 0.0;
+        }
+        let (t, best, most) = (celsius - self.base, self.best - self.base, self.most - self.base);
+        (most - t) / (most - best) * (t / best).powf(best / (most - best))
+    }
+
+    /// The mean of its pace over a day whose temperature runs as a cosine about a mean, so far to each side.
+    pub fn over_a_day(&self, mean: f64, swing: f64) -> f64 {
+        let at = |part: u32| mean + swing * (std::f64::consts::PI * (f64::from(part) + 0.5) / 4.0).cos();
+        // The second half of the course is the first one backwards.
+        (0..4).map(|part| self.at(at(part))).sum::<f64>() / 4.0
+    }
+}
+
+/// Under what it bolts, or spoils where it is ripe \[°C\].
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[serde(deny_unknown_fields)]
+pub struct Bolts {
+    /// The mean of the days above which leaves bolt or heads spoil.
+    pub mean: f64,
+    /// A day length that makes it bolt so much earlier \[hours, °C\].
+    #[serde(default)]
+    pub long: Option<[f64; 2]>,
+    /// The last days before it is ripe for which that holds.
+    #[serde(default = "Bolts::usual_days")]
+    pub days: u16,
+}
+
+impl Bolts {
+    fn usual_days() -> u16 {
+        10
+    }
+}
+
+/// The days in which flowers set fruit, and tubers and the like begin \[°C\].
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[serde(deny_unknown_fields)]
+pub struct Sets {
+    /// The mean of a day below which they do not.
+    pub least: f64,
+    /// The mean of a day above which they do not.
+    pub most: f64,
+    /// Days from setting to ripe.
+    pub before: u16,
+    /// The part of the first forty such days that must suit it, where it is picked again and again.
+    #[serde(default = "Sets::usual_first")]
+    pub first: f64,
+}
+
+impl Sets {
+    fn usual_first() -> f64 {
+        0.3
+    }
+}
+
+/// What is picked, where cold reaches it sooner than the leaf: blossom, pods, curds, heads.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[serde(deny_unknown_fields)]
+pub struct Product {
+    /// What kills or spoils it \[°C\].
+    pub kills: f64,
+    /// Days before it is ripe from which it is there.
+    pub days: u16,
+}
+
+/// A stand over winter.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[serde(deny_unknown_fields)]
+pub struct Winter {
+    /// The least of its packet's days that it has grown on the coldest day.
+    pub least: f64,
+    /// The most, where a larger plant fails.
+    #[serde(default)]
+    pub most: Option<f64>,
+}
+
+/// How bulbs are made.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[serde(deny_unknown_fields)]
+pub struct Bulbs {
+    /// How much shorter days than an onion's make it begin \[hours\].
+    #[serde(default)]
+    pub shorter: f64,
+    /// The least of the packet's days it has grown before: from seed or as a plant, and from a set.
+    pub before: [f64; 2],
+    /// The packet's days from there to lifting.
+    pub fills: f64,
+}
+
 /// All of it for one way of growing a crop.
 #[derive(Debug, Clone, PartialEq, Default, Serialize)]
 #[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Figures {
-    /// Which group of growth warmth it belongs to.
+    /// Which group of growth it belongs to.
     #[serde(skip)]
     pub group: usize,
-    /// Growth counts degrees above it \[°C\].
-    pub base: f64,
-    /// And up to it \[°C\].
-    pub ceiling: f64,
+    /// How its growth answers warmth.
+    pub response: Response,
     /// The mean at which the packet's days are taken to hold \[°C\].
     pub usual: f64,
+    /// What is left of a day's swing where it grows: one in the air, less in the soil.
+    pub swing: f64,
+    /// How much longer than printed it takes in its usual season, as a factor.
+    pub pace: f64,
     /// How it comes up; nothing for sets, cloves, tubers, crowns.
     pub sprout: Option<Sprout>,
     /// Soil it wants.
     pub soil: SoilWants,
+    /// The mean of the days three weeks on, above which it is not begun \[°C\]; nothing where heat is no hindrance.
+    pub begins_below: Option<f64>,
+    /// Weeks before the even-chance last frost from which it is usually begun, where there is one; less than nothing is after it.
+    pub before_frost: Option<f64>,
     /// Weeks under cover before planting out, least and most, where it is ever raised so.
     pub indoors: Option<[u8; 2]>,
     /// Weeks more it can wait in a bigger pot.
     pub hold: u8,
-    /// The mean of the days above which it bolts or its heads spoil \[°C\].
-    pub bolts: Option<f64>,
-    /// The day length that makes it bolt three degrees earlier \[hours\].
-    pub bolts_hours: Option<f64>,
+    /// When it bolts.
+    pub bolts: Option<Bolts>,
+    /// When it sets.
+    pub sets: Option<Sets>,
+    /// The part of its usual pace that it must still have when it is ripe.
+    pub still: f64,
+    /// How many times its packet's days it may take.
+    pub slow: f64,
     /// Days it is picked, or stands well once ripe.
     pub picked: u16,
+    /// The part of the best start's picking that a start must have.
+    pub part: f64,
     /// Whether one sowing is picked or cut again and again through those days, where that is not the crop's rule.
     pub again_picked: Option<bool>,
     /// Weeks from sowing until a seedling needs a bigger pot, when it is not planted out by then.
     pub pot_on: Option<u8>,
     /// What kills its seedlings \[°C\].
     pub seedling_kills: f64,
+    /// What kills its leaves, where that is not the crop's figure \[°C\].
+    pub leaf_kills: Option<f64>,
+    /// What is picked, where cold reaches it sooner than the leaf.
+    pub product: Option<Product>,
     /// What kills its roots in the ground \[°C of the air\], where the root is the crop.
     pub root_kills: Option<f64>,
-    /// Sown in autumn, it stands over winter.
-    pub winters: bool,
+    /// How it stands over winter, where it does.
+    pub winter: Option<Winter>,
+    /// Between which heights of the sun it is put in, falling \[degrees of declination\]: autumn plantings only.
+    pub autumn: Option<[f64; 2]>,
+    /// How it makes bulbs, where it does.
+    pub bulbs: Option<Bulbs>,
     /// Days to the next small sowing by the common rule.
     pub again: Option<u8>,
     /// Which part is eaten.
     pub bulk: Bulk,
 }
 
-impl Figures {
-    /// Between which temperatures its growth counts.
-    pub fn thresholds(&self) -> Thresholds {
-        Thresholds { base: self.base, ceiling: self.ceiling }
-    }
-}
-
 #[derive(Deserialize)]
 #[serde(deny_unknown_fields)]
 struct Group {
     base: f64,
-    ceiling: f64,
+    best: f64,
+    most: f64,
     usual: f64,
+    #[serde(default = "one")]
+    swing: f64,
     source: String,
+}
+
+fn one() -> f64 {
+    1.0
 }
 
 #[derive(Deserialize)]
@@ -115,50 +273,99 @@ struct Entry {
     group: String,
     sprout: Option<Sprout>,
     soil: SoilWants,
+    begins_below: Option<f64>,
+    before_frost: Option<f64>,
     indoors: Option<[u8; 2]>,
     #[serde(default)]
     hold: u8,
-    bolts: Option<f64>,
-    bolts_hours: Option<f64>,
     picked: u16,
     again_picked: Option<bool>,
     pot_on: Option<u8>,
     seedling_kills: f64,
-    root_kills: Option<f64>,
-    #[serde(default)]
-    winters: bool,
     again: Option<u8>,
     bulk: Bulk,
     #[serde(default)]
-    way: Vec<WayEntry>,
+    way: Vec<toml::Table>,
+}
+
+/// What a crop says for all of its ways, or a way for itself.
+#[derive(Deserialize, Clone)]
+#[serde(deny_unknown_fields)]
+struct Own {
+    may: Option<f64>,
+    better: Option<f64>,
+    pace: Option<f64>,
+    bolts: Option<Bolts>,
+    sets: Option<Sets>,
+    still: Option<f64>,
+    slow: Option<f64>,
+    part: Option<f64>,
+    leaf_kills: Option<f64>,
+    product: Option<Product>,
+    root_kills: Option<f64>,
+    winter: Option<Winter>,
+    autumn: Option<[f64; 2]>,
+    bulbs: Option<Bulbs>,
 }
 
 #[derive(Deserialize)]
-#[serde(deny_unknown_fields)]
 struct WayEntry {
     key: String,
-    may: Option<f64>,
-    better: Option<f64>,
-    bolts: Option<f64>,
-    bolts_hours: Option<f64>,
     picked: Option<u16>,
     again_picked: Option<bool>,
-    winters: Option<bool>,
+}
+
+impl Own {
+    /// The keys of its fields: an entry's other keys are the entry's own.
+    const KEYS: [&str; 14] = [
+        "may",
+        "better",
+        "pace",
+        "bolts",
+        "sets",
+        "still",
+        "slow",
+        "part",
+        "leaf_kills",
+        "product",
+        "root_kills",
+        "winter",
+        "autumn",
+        "bulbs",
+    ];
+
+    /// Takes what is its own out of an entry, and reads both; the error names the entry.
+    fn and<T: serde::de::DeserializeOwned>(mut entry: toml::Table) -> Result<(Own, T), String> {
+        let key = entry.get("key").and_then(toml::Value::as_str).unwrap_or("an entry without key").to_string();
+        let own: toml::Table = Own::KEYS.iter().filter_map(|field| entry.remove_entry(*field)).collect();
+        let said = |error: toml::de::Error| format!("{key}: {error}");
+        Ok((own.try_into().map_err(said)?, entry.try_into().map_err(said)?))
+    }
 }
 
 #[derive(Deserialize)]
 #[serde(deny_unknown_fields)]
 struct File {
     group: std::collections::BTreeMap<String, Group>,
-    crop: Vec<Entry>,
+    crop: Vec<toml::Table>,
 }
 
-/// Everything read from the file: the groups' thresholds in their order, and the figures of each crop
-/// with those ways that have their own.
+/// A group's answer to warmth, and the warmth at which packets hold.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Growth {
+    /// The answer.
+    pub response: Response,
+    /// The mean at which the packet's days hold \[°C\].
+    pub usual: f64,
+    /// What is left of a day's swing where it grows.
+    pub swing: f64,
+}
+
+/// Everything read from the file: the groups in their order, and the figures of each crop with those ways that have their own.
 #[derive(Debug)]
 pub struct Seasons {
-    /// Base and ceiling of each group.
-    pub groups: Vec<Thresholds>,
+    /// How each group grows.
+    pub groups: Vec<Growth>,
     /// Source keys used.
     pub sources: Vec<String>,
     crops: HashMap<String, Figures>,
@@ -178,66 +385,93 @@ impl Seasons {
     }
 }
 
+/// What holds where a crop says nothing: it may take twice its packet's days less a fifth, must still grow a quarter of its
+/// usual pace when it is ripe, and bring half of what the best start brings (own choices).
+const SLOW: f64 = 1.8;
+const STILL: f64 = 0.25;
+const PART: f64 = 0.5;
+
+impl Figures {
+    /// The same with what a crop or one of its ways says for itself.
+    fn with(self, own: &Own) -> Figures {
+        Figures {
+            soil: SoilWants {
+                may: own.may.unwrap_or(self.soil.may),
+                better: own.better.unwrap_or(self.soil.better),
+                ..self.soil
+            },
+            pace: own.pace.unwrap_or(self.pace),
+            bolts: own.bolts.or(self.bolts),
+            sets: own.sets.or(self.sets),
+            still: own.still.unwrap_or(self.still),
+            slow: own.slow.unwrap_or(self.slow),
+            part: own.part.unwrap_or(self.part),
+            leaf_kills: own.leaf_kills.or(self.leaf_kills),
+            product: own.product.or(self.product),
+            root_kills: own.root_kills.or(self.root_kills),
+            winter: own.winter.or(self.winter),
+            autumn: own.autumn.or(self.autumn),
+            bulbs: own.bulbs.or(self.bulbs),
+            ..self
+        }
+    }
+}
+
 /// Reads the data file; the error names the line or the crop at fault.
 pub fn read(text: &str) -> Result<Seasons, String> {
     let file: File = toml::from_str(text).map_err(|error| error.to_string())?;
     let names: Vec<&String> = file.group.keys().collect();
+    let growth = |group: &Group| {
+        let response = Response { base: group.base, best: group.best, most: group.most };
+        Growth { response, usual: group.usual, swing: group.swing }
+    };
     let mut all = Seasons {
-        groups: file.group.values().map(|group| Thresholds { base: group.base, ceiling: group.ceiling }).collect(),
+        groups: file.group.values().map(growth).collect(),
         sources: file.group.values().map(|group| group.source.clone()).collect(),
         crops: HashMap::new(),
         ways: HashMap::new(),
     };
     for entry in file.crop {
+        let (own, entry): (Own, Entry) = Own::and(entry)?;
         let group = names.iter().position(|name| **name == entry.group).ok_or_else(|| format!("{}: no group", entry.key))?;
-        let of_group = &file.group[&entry.group];
+        let of_group = all.groups[group];
         all.sources.extend(entry.sprout.iter().map(|sprout| sprout.source.clone()));
+        let best = entry.sprout.as_ref().map(|sprout| sprout.best);
         let figures = Figures {
             group,
-            base: of_group.base,
-            ceiling: of_group.ceiling,
+            response: of_group.response,
             usual: of_group.usual,
+            swing: of_group.swing,
+            pace: 1.0,
             sprout: entry.sprout,
-            soil: entry.soil,
+            soil: SoilWants { best: best.map(|best| best.min(entry.soil.most)), ..entry.soil },
+            begins_below: entry.begins_below,
+            before_frost: entry.before_frost,
             indoors: entry.indoors,
             hold: entry.hold,
-            bolts: entry.bolts,
-            bolts_hours: entry.bolts_hours,
+            still: STILL,
+            slow: SLOW,
             picked: entry.picked,
+            part: PART,
             again_picked: entry.again_picked,
             pot_on: entry.pot_on,
             seedling_kills: entry.seedling_kills,
-            root_kills: entry.root_kills,
-            winters: entry.winters,
             again: entry.again,
             bulk: entry.bulk,
+            ..Figures::default()
         };
+        let figures = figures.with(&own);
         for way in entry.way {
+            let (own, way): (Own, WayEntry) = Own::and(way)?;
+            let own = figures.clone().with(&own);
             let own = Figures {
-                soil: SoilWants {
-                    may: way.may.unwrap_or(figures.soil.may),
-                    better: way.better.unwrap_or(figures.soil.better),
-                    ..figures.soil
-                },
-                bolts: way.bolts.or(figures.bolts),
-                bolts_hours: way.bolts_hours.or(figures.bolts_hours),
                 picked: way.picked.unwrap_or(figures.picked),
                 again_picked: way.again_picked.or(figures.again_picked),
-                winters: way.winters.unwrap_or(figures.winters),
-                ..figures.clone()
+                ..own
             };
             all.ways.entry(entry.key.clone()).or_default().insert(way.key, own);
         }
         all.crops.insert(entry.key, figures);
     }
     Ok(all)
-}
-
-/// Between which temperatures warmth counts \[°C\].
-#[derive(Debug, Clone, Copy, PartialEq)]
-pub struct Thresholds {
-    /// Below it nothing grows.
-    pub base: f64,
-    /// Above it nothing more is gained (horizontal cut-off).
-    pub ceiling: f64,
 }

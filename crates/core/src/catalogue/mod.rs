@@ -12,7 +12,7 @@ pub mod suits;
 pub use book::{Catalogue, FIGURE_GROUPS};
 pub use crop::{CountedFrom, Crop, Feeding, Hardiness, Life, Light, Method, Spacing, Way};
 pub use family::Family;
-pub use figures::{Bulk, Figures, SoilWants, Sprout, Thresholds};
+pub use figures::{Bolts, Bulbs, Bulk, Figures, Growth, Product, Response, Sets, SoilWants, Sprout, Winter};
 pub use grouping::{After, Grouping, Part, Stretch};
 pub use relation::{Grade, Kind, Nearness, Relation};
 pub use source::{Disagreement, Figure, Source};

@@ -3,6 +3,7 @@
 use crate::ground::sums::MOST_AT_HAND;
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::school::{CLOSE_PERCENT, SCATTER_SEEDS};
+use sparrow_facts::units::TenthsC;
 
 /// The most beds in one garden.
 pub const MOST_BEDS: usize = 60;
@@ -51,6 +52,12 @@ pub type Range = [i64; 2];
 
 /// Latitude, hundredths of a degree.
 pub const LATITUDE: Range = [-9000, 9000];
+/// Longitude, hundredths of a degree.
+pub const LONGITUDE: Range = [-18_000, 18_000];
+/// Rain of a month, millimetres.
+pub const RAIN: Range = [0, 10_000];
+/// Years of ten that have a frost, where there is one.
+pub const IN_TEN: Range = [1, 10];
 /// Where north lies on the drawing, and how a bed is turned, degrees.
 pub const DEGREES: Range = [0, 359];
 /// Days from the even-chance date of a frost to the one-in-ten date.
@@ -98,11 +105,12 @@ pub const NOTE: usize = 200;
 pub const FOUND: usize = 80;
 
 /// The limits that fields of a page show, by the names it knows them under.
-pub const OF_FIELDS: [(&str, Range); 21] = [
+pub const OF_FIELDS: [(&str, Range); 23] = [
     ("closePercent", [CLOSE_PERCENT[0] as i64, CLOSE_PERCENT[1] as i64]),
     ("scatterSeeds", [SCATTER_SEEDS[0] as i64, SCATTER_SEEDS[1] as i64]),
     ("degrees", DEGREES),
     ("frostSpread", FROST_SPREAD),
+    ("inTen", IN_TEN),
     ("packet", PACKET),
     ("survival", SURVIVAL),
     ("cells", CELLS),
@@ -120,6 +128,7 @@ pub const OF_FIELDS: [(&str, Range); 21] = [
     ("every", EVERY),
     ("turnYear", TURN_YEAR),
     ("latitude", LATITUDE),
+    ("longitude", LONGITUDE),
 ];
 
 /// The most letters of what is written into fields of a page.
@@ -133,4 +142,20 @@ pub fn year(field: &'static str, value: i16, [first, last]: [i16; 2]) -> Result<
 /// A number within its limits, or the refusal that names the field, the value and both limits.
 pub fn number(field: &'static str, value: i64, [least, most]: [i64; 2]) -> Result<(), Refusal> {
     if (least..=most).contains(&value) { Ok(()) } else { Err(Refusal::NumberOutOfRange { field, value, least, most }) }
+}
+
+/// The months, for messages.
+pub const MONTHS: [&str; 12] =
+    ["January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November", "December"];
+
+/// A temperature that is believed.
+///
+/// # Errors
+/// When it is out of range.
+pub fn temperature(field: &'static str, value: TenthsC) -> Result<(), Refusal> {
+    let [least, most] = TenthsC::RANGE;
+    if (least..=most).contains(&value) {
+        return Ok(());
+    }
+    Err(Refusal::TemperatureOutOfRange { field, value, least, most })
 }

@@ -2,10 +2,9 @@
 
 use crate::change::days::day;
 use crate::change::draft;
-use crate::change::limits::{self, MOST_READINGS, MOST_STATION_YEARS, number};
+use crate::change::limits::{self, MONTHS, MOST_READINGS, MOST_STATION_YEARS, number, temperature};
 use crate::change::planner::Planner;
 use crate::climate::calendar::RECORD_YEARS;
-use crate::climate::shapes::shapes;
 use crate::known::Known;
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
@@ -15,7 +14,7 @@ use sparrow_facts::edit::Edit;
 use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::BedId;
 use sparrow_facts::refusal::Refusal;
-use sparrow_facts::site::{Frost, Site};
+use sparrow_facts::site::{Freezes, Site};
 use sparrow_facts::units::TenthsC;
 
 /// A change of what a household said of its weather, its shelf and its beds' warmth.
@@ -25,9 +24,9 @@ use sparrow_facts::units::TenthsC;
 #[allow(missing_docs, reason = "the fields are those of the facts they change, documented there")]
 pub enum SeasonChange {
     /// Say when it freezes.
-    SetFrost { frost: Option<Frost> },
-    /// Take the warmth from a generic shape; nothing means the nearest.
-    TakeShape { shape: Option<String> },
+    SetFreezes { freezes: Freezes },
+    /// Take the warmth from where the garden lies.
+    TakePlace,
     /// Take it from twelve pairs.
     TakeMonths { months: Monthly },
     /// Take it from a station's file, as read.
@@ -73,10 +72,8 @@ impl Planner<'_> {
     fn season(&self, after: &mut Garden, change: &SeasonChange) -> Result<(), Refusal> {
         let almanac = &mut after.almanac;
         match change {
-            SeasonChange::SetFrost { frost } => after.site.frost = *frost,
-            SeasonChange::TakeShape { shape } => {
-                (almanac.shape, almanac.from) = (shape.clone(), WarmthFrom::Shape);
-            }
+            SeasonChange::SetFreezes { freezes } => after.site.freezes = *freezes,
+            SeasonChange::TakePlace => almanac.from = WarmthFrom::Place,
             SeasonChange::TakeMonths { months } => (almanac.months, almanac.from) = (Some(*months), WarmthFrom::Months),
             SeasonChange::TakeStation { station } => {
                 let name = draft::text("the station's name", &station.name, limits::NAME)?;
@@ -118,9 +115,6 @@ pub fn check(garden: &Garden) -> Result<(), Refusal> {
     if let Some(what) = missing {
         return Err(Refusal::NotThereYet { what });
     }
-    if let Some(key) = almanac.shape.as_ref().filter(|key| !shapes().iter().any(|shape| shape.key == **key)) {
-        return Err(Refusal::Unknown { what: "shape of a year", key: key.clone() });
-    }
     almanac.months.iter().chain(almanac.station.iter().map(|one| &one.monthly)).try_for_each(check_months)?;
     if let Some(station) = &almanac.station {
         check_station(station)?;
@@ -130,21 +124,7 @@ pub fn check(garden: &Garden) -> Result<(), Refusal> {
 }
 
 fn check_months(months: &Monthly) -> Result<(), Refusal> {
-    const NAMES: [&str; 12] = [
-        "January",
-        "February",
-        "March",
-        "April",
-        "May",
-        "June",
-        "July",
-        "August",
-        "September",
-        "October",
-        "November",
-        "December",
-    ];
-    for (n, month) in NAMES.into_iter().enumerate() {
+    for (n, month) in MONTHS.into_iter().enumerate() {
         let (high, low) = (months.high[n], months.low[n]);
         for value in [high, low] {
             temperature(month, value)?;
@@ -154,14 +134,6 @@ fn check_months(months: &Monthly) -> Result<(), Refusal> {
         }
     }
     Ok(())
-}
-
-fn temperature(field: &'static str, value: TenthsC) -> Result<(), Refusal> {
-    let [least, most] = TenthsC::RANGE;
-    if (least..=most).contains(&value) {
-        return Ok(());
-    }
-    Err(Refusal::TemperatureOutOfRange { field, value, least, most })
 }
 
 fn check_station(station: &Station) -> Result<(), Refusal> {
@@ -180,7 +152,7 @@ fn check_station(station: &Station) -> Result<(), Refusal> {
     number("days of a station", i64::from(station.days), [1, crate::climate::station::MOST_DAYS as i64])?;
     number("missing days of a station", i64::from(station.missing), [0, crate::climate::station::MOST_DAYS as i64])?;
     number("years of a station", station.years.len() as i64, [0, MOST_STATION_YEARS as i64])?;
-    station.rain_mm.iter().flatten().try_for_each(|rain| number("rain of a month in mm", i64::from(*rain), [0, 10_000]))?;
+    station.rain_mm.iter().flatten().try_for_each(|rain| number("rain of a month in mm", i64::from(*rain), limits::RAIN))?;
     station.years.iter().try_for_each(|one| {
         limits::year("year of a station", one.year, RECORD_YEARS)?;
         number("days of a station's year", i64::from(one.days), [1, 366])

@@ -1,15 +1,16 @@
 //! Is this a place a garden can be? Every field of a site within its limits.
 
 use crate::change::draft;
-use crate::change::limits::{self, number};
+use crate::change::limits::{self, MONTHS, number, temperature};
 use sparrow_facts::refusal::Refusal;
-use sparrow_facts::site::Site;
+use sparrow_facts::site::{Freezes, Site};
 
 /// A site whose every field is within its limits, with blanks cut off its names.
 pub fn checked_site(site: &Site) -> Result<Site, Refusal> {
     number("latitude in hundredths of a degree", i64::from(site.latitude.0), limits::LATITUDE)?;
     number("north in degrees", i64::from(site.north), limits::DEGREES)?;
-    if let Some(frost) = site.frost {
+    if let Freezes::Dates(frost) = site.freezes {
+        number("years of ten with a frost", i64::from(frost.in_ten), limits::IN_TEN)?;
         number("spread of the frost dates in days", i64::from(frost.spread_days), limits::FROST_SPREAD)?;
         for day in [frost.last, frost.first] {
             number("month of a frost date", i64::from(day.month), [1, 12])?;
@@ -17,6 +18,15 @@ pub fn checked_site(site: &Site) -> Result<Site, Refusal> {
             let longest = jiff::civil::date(2028, day.month, 1).days_in_month();
             number("day of a frost date", i64::from(day.day), [1, i64::from(longest)])?;
         }
+    }
+    if let Some(longitude) = site.longitude {
+        number("longitude in hundredths of a degree", i64::from(longitude.0), limits::LONGITUDE)?;
+    }
+    if let Some(months) = site.months {
+        for (month, mean) in MONTHS.into_iter().zip(months.mean) {
+            temperature(month, mean)?;
+        }
+        months.rain_mm.iter().try_for_each(|rain| number("rain of a month in mm", i64::from(*rain), limits::RAIN))?;
     }
     let zone = site.zone.as_deref().map(zone).transpose()?;
     let place = if site.place.trim().is_empty() { String::new() } else { draft::text("the place", &site.place, limits::NAME)? };

@@ -1,10 +1,9 @@
 //! Which year is it in the garden, when does it freeze, how long is the day, and when does a crop
 //! usually stand?
 
-use jiff::ToSpan;
 use jiff::civil::{Date, date};
 use serde::Serialize;
-use sparrow_facts::site::{Hemisphere, MonthDay, Site};
+use sparrow_facts::site::{Hemisphere, MonthDay};
 
 /// The years a garden speaks of, first and last: of a planting, a memory, a question.
 pub const YEARS: [i16; 2] = [1900, 2200];
@@ -39,16 +38,6 @@ pub fn year_span(year: i16, hemisphere: Hemisphere) -> (Date, Date) {
     }
 }
 
-/// The growing year a household plans on a day: the running one until the even-chance autumn frost
-/// is past, then the next. (Common practice: the winter's planning is for the coming season.)
-pub fn planning_year(today: Date, site: &Site) -> i16 {
-    let year = growing_year(today, site.latitude.hemisphere());
-    match site.frost {
-        Some(frost) if today > in_year(frost.first, year, site.latitude.hemisphere()) => year + 1,
-        _ => year,
-    }
-}
-
 /// The longest day of a growing year, to the day or so: 21 June, or 21 December south of the equator.
 pub fn midsummer(year: i16, hemisphere: Hemisphere) -> Date {
     let month = if hemisphere == Hemisphere::South { 12 } else { 6 };
@@ -67,26 +56,16 @@ pub fn in_year(day: MonthDay, year: i16, hemisphere: Hemisphere) -> Date {
     date(first.year(), month, wanted)
 }
 
-/// A frost date as a chance: a frost comes beyond it in 9, 5 and 1 of ten years.
+/// A frost edge as chances: the days beyond which a frost comes in 9, 5 and 1 of ten years, where it is so likely.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
 #[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct FrostEdge {
     /// The earliest of the three dates.
-    pub early: Date,
+    pub early: Option<Date>,
     /// The even chance.
-    pub even: Date,
+    pub even: Option<Date>,
     /// The latest of the three dates.
-    pub late: Date,
-}
-
-/// The day on which the needle rests when nothing else is asked: today if it lies in the year being
-/// planned, else eight weeks after the even-chance last frost, when most of a bed is in leaf.
-pub fn resting_needle(site: &Site, today: Date) -> Date {
-    let hemisphere = site.latitude.hemisphere();
-    let year = planning_year(today, site);
-    let (first, last) = year_span(year, hemisphere);
-    if (first..=last).contains(&today) {
-        return today;
-    }
-    site.frost.map_or(first, |frost| in_year(frost.last, year, hemisphere)).saturating_add(8.weeks()).min(last)
+    pub late: Option<Date>,
+    /// Years of a hundred that have a frost on that side of summer.
+    pub percent: u8,
 }

@@ -1,6 +1,13 @@
 //! How much warmth does a day give a crop? Degree days between a base and a ceiling.
 
-use crate::catalogue::Thresholds;
+/// Between which temperatures warmth counts \[°C\].
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Thresholds {
+    /// Below it nothing grows.
+    pub base: f64,
+    /// Above it nothing more is gained (horizontal cut-off).
+    pub ceiling: f64,
+}
 
 /// Degree days of one day whose temperature runs as a sine from its low to its high \[°C d\], with a
 /// horizontal cut-off at the ceiling.

@@ -1,8 +1,7 @@
-//! How likely is a frost, and how hard, from a day on or until a day?
+//! When does it freeze? The edges of the season as chances, and lows that are bent until they fit what a household knows.
 
-use crate::climate::normals::{DAYS, day_index};
-use jiff::civil::Date;
-use statrs::distribution::{ContinuousCDF, Normal};
+use crate::climate::nights::safe;
+use crate::climate::normals::DAYS;
 
 /// Which end of the growing season.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
@@ -13,85 +12,167 @@ pub enum Side {
     Autumn,
 }
 
-/// The last and first frost as normal distributions over the days of a year, counted from the growing
-/// year's first day. A normal distribution is what frost-chance tables of weather services rest on
-/// (Thom, Distribution of freeze-date and freeze-free period for climatological series with freezeless
-/// years, Monthly Weather Review 87, 1959); years without any frost lower every chance by their share.
+/// Usual lows of each day and how they scatter \[°C\].
+#[derive(Debug, Clone, PartialEq)]
+pub struct Lows {
+    /// Usual lows.
+    pub low: Vec<f64>,
+    /// Their spread as a standard deviation.
+    pub spread: Vec<f64>,
+    /// The warmest day of the year by its mean, from which the season's edges are looked for.
+    pub warmest: usize,
+}
+
+/// What a household or a station knows of its frosts.
 #[derive(Debug, Clone, Copy, PartialEq)]
-pub struct Frosts {
-    /// Mean of the last frost's day, from 0 at the growing year's beginning.
-    pub last: f64,
-    /// Mean of the first frost's day.
-    pub first: f64,
-    /// Spread of both as a standard deviation \[days\], at least half a day.
-    pub spread: [f64; 2],
-    /// Share of years with a spring frost and with an autumn frost, 0 to 1.
+pub struct Known {
+    /// The days of the year of an even chance, last and first, among years that have a frost.
+    pub even: [usize; 2],
+    /// The share of years that have one, 0 to 1.
     pub share: [f64; 2],
+    /// Days from there to the one-in-ten dates.
+    pub to_one_in_ten: f64,
 }
 
-/// Standard deviations from the middle to the one-in-ten date.
-const ONE_IN_TEN: f64 = 1.281_551_565_545;
+/// How lows were bent.
+#[derive(Debug, Clone, Copy, PartialEq, Default)]
+pub struct Bend {
+    /// How much lower or higher all nights are taken \[°C\].
+    pub all: f64,
+    /// How much more so after the warmest day than before it \[°C\].
+    pub autumn: f64,
+    /// What their spread was multiplied with.
+    pub spread: f64,
+}
 
-impl Frosts {
-    /// From even-chance days and the days from there to one in ten.
-    pub fn even(last: f64, first: f64, to_one_in_ten: f64) -> Frosts {
-        let spread = (to_one_in_ten / ONE_IN_TEN).max(0.5);
-        Frosts { last, first, spread: [spread; 2], share: [1.0; 2] }
+/// The most that nights are bent \[°C\].
+const MOST: [f64; 2] = [9.0, 5.0];
+/// Spreads that are tried, as parts of the one reckoned from the climate.
+const SPREADS: [f64; 7] = [0.7, 0.85, 1.0, 1.2, 1.45, 1.7, 2.0];
+/// What is thought as likely as not: a shift of 1.5 °C, a spread a quarter wider, an edge that takes two weeks longer.
+const USUAL: [f64; 3] = [1.5, 0.22, 14.0];
+
+impl Lows {
+    /// How many days before the warmest day (spring) or after it (autumn) a frost still comes, or comes already, with more
+    /// than some chance; nothing where it is never so likely.
+    pub fn edge(&self, side: Side, chance: f64) -> Option<usize> {
+        edge(&self.safe(), self.warmest, side, chance)
     }
 
-    /// From the days of single years, each list without its frostless years, and the number of years.
-    /// Nothing when there are not two frosts on each side.
-    pub fn of_years(last: &[f64], first: &[f64], years: usize) -> Option<Frosts> {
-        let fit = |days: &[f64]| {
-            let n = days.len() as f64;
-            let mean = days.iter().sum::<f64>() / n;
-            let variance = days.iter().map(|day| (day - mean).powi(2)).sum::<f64>() / (n - 1.0);
-            (days.len() >= 2).then(|| (mean, variance.sqrt().max(0.5)))
+    /// The logarithms of the chances that each day's night brings no first frost.
+    fn safe(&self) -> Vec<f64> {
+        safe(&self.low, &self.spread, 0.0)
+    }
+
+    /// The chance of any frost in the half year before the warmest day, or after it, 0 to 1.
+    pub fn share(&self, side: Side) -> f64 {
+        let safe = self.safe();
+        1.0 - (1..=DAYS / 2).map(|away| safe[at(self.warmest, away, side)]).sum::<f64>().exp()
+    }
+
+    /// The same lows, bent until their edges are where they are known to be.
+    ///
+    /// All nights are shifted, those of autumn otherwise than those of spring by a sine over the year; the spread is the
+    /// one that asks for the least shift (own choice: a place is rarely more than a degree or two from what its climate
+    /// says). Only the two dates are met; the rest of the year follows.
+    pub fn bent(&self, known: &Known) -> (Lows, Bend) {
+        let cost = |(lows, bend): &(Lows, Bend)| {
+            let safe = lows.safe();
+            let miss: f64 = [Side::Spring, Side::Autumn].into_iter().map(|side| lows.miss(&safe, known, side).abs()).sum();
+            let longer = lows.to_one_in_ten(&safe, known).map_or(0.0, |days| days - known.to_one_in_ten);
+            let [shift, wider, days] = USUAL;
+            let terms = [bend.all / shift, bend.autumn / shift, bend.spread.ln() / wider, longer / days];
+            4.0 * miss + terms.iter().map(|term| term * term).sum::<f64>()
         };
-        let (a, b) = (fit(last)?, fit(first)?);
-        let share = |days: &[f64]| days.len() as f64 / years.max(days.len()) as f64;
-        Some(Frosts { last: a.0, first: b.0, spread: [a.1, b.1], share: [share(last), share(first)] })
+        let tried = SPREADS.map(|spread| self.bent_with(known, spread));
+        tried.into_iter().min_by(|a, b| cost(a).total_cmp(&cost(b))).unwrap_or_else(|| (self.clone(), Bend::default()))
     }
 
-    /// The chance of a frost on or after a day of the growing year in spring, or on or before it in autumn.
-    pub fn chance(&self, side: Side, day: f64) -> f64 {
-        match side {
-            Side::Spring => self.share[0] * self.normal(0).sf(day),
-            Side::Autumn => self.share[1] * self.normal(1).cdf(day),
+    fn bent_with(&self, known: &Known, spread: f64) -> (Lows, Bend) {
+        let mut bend = Bend { all: 0.0, autumn: 0.0, spread };
+        let mut lows = self.with(bend);
+        let mut best = (f64::INFINITY, lows.clone(), bend);
+        for round in 0..ROUNDS {
+            let safe = lows.safe();
+            let miss = [Side::Spring, Side::Autumn].map(|side| lows.miss(&safe, known, side));
+            let far = miss[0].abs() + miss[1].abs();
+            if far < best.0 {
+                best = (far, lows.clone(), bend);
+            }
+            if far < 0.5 {
+                break;
+            }
+            // Whole days are met in ever smaller steps.
+            let step = if round < ROUNDS / 2 { 1.0 } else { 0.4 };
+            let spring = step * miss[0] * lows.steepness(known, Side::Spring);
+            let autumn = step * miss[1] * lows.steepness(known, Side::Autumn);
+            bend.all = (bend.all + f64::midpoint(spring, autumn)).clamp(-MOST[0], MOST[0]);
+            bend.autumn = (bend.autumn + (autumn - spring) / 2.0).clamp(-MOST[1], MOST[1]);
+            lows = self.with(bend);
         }
+        (best.1, best.2)
     }
 
-    /// The day from which, or until which, the chance is no more than `chance`; nothing when it never is more.
-    pub fn day_of(&self, side: Side, chance: f64) -> Option<f64> {
+    fn with(&self, bend: Bend) -> Lows {
+        let turn = |day: usize| {
+            let angle = 2.0 * std::f64::consts::PI * (day as f64 - self.warmest as f64) / DAYS as f64;
+            bend.all + bend.autumn * angle.sin()
+        };
+        let low = self.low.iter().enumerate().map(|(day, low)| low + turn(day)).collect();
+        Lows { low, spread: self.spread.iter().map(|spread| spread * bend.spread).collect(), warmest: self.warmest }
+    }
+
+    /// How many days too near to the warmest day its edge is; the other way less than nothing.
+    fn miss(&self, safe: &[f64], known: &Known, side: Side) -> f64 {
         let n = usize::from(side == Side::Autumn);
-        if self.share[n] <= chance {
-            return None;
-        }
-        let of_frosty = chance / self.share[n];
-        let p = if side == Side::Spring { 1.0 - of_frosty } else { of_frosty };
-        Some(self.normal(n).inverse_cdf(p))
+        let there = away(self.warmest, known.even[n], side);
+        let here = edge(safe, self.warmest, side, known.share[n] / 2.0).unwrap_or(DAYS / 2);
+        here as f64 - there as f64
     }
 
-    fn normal(&self, n: usize) -> Normal {
-        Normal::new(if n == 0 { self.last } else { self.first }, self.spread[n]).expect("a spread is at least half a day")
+    /// How much colder the nights of an edge get with each day away from the warmest \[°C\], with its sign for
+    /// [`Lows::miss`]: an edge too far out wants colder nights.
+    fn steepness(&self, known: &Known, side: Side) -> f64 {
+        let day = known.even[usize::from(side == Side::Autumn)];
+        let from = away(self.warmest, day, side);
+        let (near, far) = (at(self.warmest, from.saturating_sub(6), side), at(self.warmest, from + 6, side));
+        -((self.low[near] - self.low[far]) / 12.0).clamp(0.05, 0.35)
+    }
+
+    /// Days between the even chance and the one in ten, the mean of both sides.
+    fn to_one_in_ten(&self, safe: &[f64], known: &Known) -> Option<f64> {
+        let days = |side: Side, n: usize| {
+            let [even, late] = [0.5, 0.1].map(|chance| edge(safe, self.warmest, side, chance * known.share[n]));
+            Some(even? as f64 - late? as f64)
+        };
+        Some(f64::midpoint(days(Side::Spring, 0)?, days(Side::Autumn, 1)?))
     }
 }
 
-/// The day on which a falling or rising curve of usual lows passes a temperature, looked for from the
-/// warmest day outward; nothing when it never gets so cold.
-pub(super) fn passes(lows: &[f64], warmest: usize, side: Side, temperature: f64) -> Option<usize> {
-    (0..DAYS / 2 + 1).find(|away| lows[step(warmest, *away, side)] <= temperature)
+/// Rounds of bending: each comes nearer by most of the miss.
+const ROUNDS: usize = 20;
+
+fn edge(safe: &[f64], warmest: usize, side: Side, chance: f64) -> Option<usize> {
+    let enough = (1.0 - chance).ln();
+    let mut sum = 0.0;
+    (1..=DAYS / 2).find(|away| {
+        sum += safe[at(warmest, *away, side)];
+        sum < enough
+    })
 }
 
-/// So many days before the warmest day, or after it.
-pub(super) fn step(from: usize, away: usize, side: Side) -> usize {
+/// The day so many days before the warmest day, or after it.
+pub(super) fn at(warmest: usize, away: usize, side: Side) -> usize {
     match side {
-        Side::Spring => (from + DAYS - away % DAYS) % DAYS,
-        Side::Autumn => (from + away) % DAYS,
+        Side::Spring => (warmest + DAYS - away % DAYS) % DAYS,
+        Side::Autumn => (warmest + away) % DAYS,
     }
 }
 
-/// A day's number in its growing year that begins on `first`.
-pub(super) fn in_growing_year(day: Date, first: Date) -> usize {
-    (day_index(day) + DAYS - day_index(first)) % DAYS
+/// How many days before the warmest day, or after it, a day is.
+fn away(warmest: usize, day: usize, side: Side) -> usize {
+    match side {
+        Side::Spring => (warmest + DAYS - day) % DAYS,
+        Side::Autumn => (day + DAYS - warmest) % DAYS,
+    }
 }

@@ -46,6 +46,16 @@ pub fn daily_normals(months: &[f64; 12]) -> Vec<f64> {
     days
 }
 
+/// The means of the twelve months of a year of days.
+pub fn monthly_means(days: &[f64]) -> [f64; 12] {
+    let mut from = 0;
+    MONTH_DAYS.map(|length| {
+        let mean = days[from..from + length].iter().sum::<f64>() / length as f64;
+        from += length;
+        mean
+    })
+}
+
 fn keep_means(days: &mut [f64], months: &[f64; 12]) {
     let mut from = 0;
     for (length, mean) in MONTH_DAYS.iter().zip(months) {

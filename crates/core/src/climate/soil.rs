@@ -65,6 +65,15 @@ impl Correction {
     }
 }
 
+/// What a cover adds to the soil under it \[°C\] (assumption, as [`corrections`]).
+pub fn cover_adds(cover: Cover) -> f64 {
+    match cover {
+        Cover::None => 0.0,
+        Cover::Fleece => 1.0,
+        Cover::Tunnel => 2.5,
+    }
+}
+
 /// What is assumed of a bed. Figures are assumptions in round degrees (common practice; measured gains
 /// of sheets and covers in extension trials lie between 1 and 5 °C, and vary with sun).
 pub fn corrections(bed: &Bed, warmth: BedWarmth, shady: bool) -> Vec<Correction> {
@@ -80,8 +89,8 @@ pub fn corrections(bed: &Bed, warmth: BedWarmth, shady: bool) -> Vec<Correction>
     };
     let cover = match warmth.cover {
         Cover::None => None,
-        Cover::Fleece => Some(Correction::Fleece(1.0)),
-        Cover::Tunnel => Some(Correction::Tunnel(2.5)),
+        Cover::Fleece => Some(Correction::Fleece(cover_adds(Cover::Fleece))),
+        Cover::Tunnel => Some(Correction::Tunnel(cover_adds(Cover::Tunnel))),
     };
     let shade = shady.then_some(Correction::Shade(-1.5));
     [kind, mulch, cover, shade].into_iter().flatten().collect()

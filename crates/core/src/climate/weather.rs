@@ -1,15 +1,16 @@
 //! The weather of one garden: everything about a usual year there, day by day.
 
-use crate::climate::calendar::FrostEdge;
-use crate::climate::frost::{Frosts, Side, in_growing_year, passes, step};
-use crate::climate::normals::{DAYS, daily_normals, day_index};
-use crate::climate::shapes::{ClimateShape, nearest_shape, shapes};
-use crate::climate::{calendar, soil, sun};
+use crate::climate::calendar::{self, FrostEdge};
+use crate::climate::frost::{self, Bend, Lows, Side, at};
+use crate::climate::nights::Nights;
+use crate::climate::normals::{DAYS, day_index};
+use crate::climate::place::{Months, Usual, measured};
+use crate::climate::{soil, sun};
 use jiff::ToSpan;
 use jiff::civil::{Date, date};
-use sparrow_facts::almanac::{Almanac, Monthly, Station, WarmthFrom};
+use sparrow_facts::almanac::{Almanac, Monthly, Station, StationYear, WarmthFrom};
 use sparrow_facts::garden::Garden;
-use sparrow_facts::site::{Hemisphere, Site};
+use sparrow_facts::site::{Freezes, Hemisphere, Site};
 
 /// Usual values of each day of a year, 1 January first \[°C\].
 #[derive(Debug, Clone, PartialEq)]
@@ -18,7 +19,7 @@ pub struct Normals {
     pub low: Vec<f64>,
     /// Highs.
     pub high: Vec<f64>,
-    /// Means of low and high.
+    /// Means, which crops grow by.
     pub mean: Vec<f64>,
     /// Soil at sowing depth in open level ground.
     pub soil: Vec<f64>,
@@ -31,44 +32,31 @@ pub struct Weather {
     pub normals: Normals,
     /// Daylight of each day, 1 January first \[hours\].
     pub hours: Vec<f64>,
-    /// Frost as chances, where it freezes.
-    pub frosts: Option<Frosts>,
-    /// The shape it was made from, if it was.
-    pub shape: Option<&'static ClimateShape>,
+    /// The part of its growth that a plant has in each day's light, 0 to 1.
+    pub light: Vec<f64>,
+    /// Chances of cold nights.
+    pub nights: Nights,
     /// Where the figures come from.
     pub from: WarmthFrom,
+    /// Only the latitude is known: the year is a guess.
+    pub by_latitude: bool,
+    /// How the nights were bent to fit the frosts that are known; nothing where none are.
+    pub bend: Option<Bend>,
+    /// How far from the equator.
+    pub latitude: sparrow_facts::site::Latitude,
     hemisphere: Hemisphere,
-    /// The day of the year with the highest usual mean, and with the lowest.
-    warmest: usize,
+    lows: Lows,
     coldest: usize,
-    /// Days by which frosts of each half degree come earlier or later than those at 0 °C, spring and autumn.
-    moves: Vec<[Option<f64>; 2]>,
 }
 
-/// The hardest frost that is told apart \[°C\], and the steps to a degree.
-const HARDEST: f64 = -45.0;
-const STEPS: f64 = 2.0;
-/// Steps up to +10 °C, the lightest 'frost' of crops that suffer from cool nights.
-const MOVES: usize = 111;
-
-/// Hours of daylight below which growth nearly stops, and from which light is no limit (common practice
-/// of winter growers: ten hours; twelve and a half is own choice, with which last sowings agree with printed calendars).
-const DARK_AND_LIGHT: [f64; 2] = [10.0, 12.5];
-/// The part of its growth that is left at the dark end, and the least.
-const GROWTH_LEFT: [f64; 2] = [0.1, 0.03];
-
-/// The part of its pace a crop keeps at a day length, 0 to 1: one from twelve and a half hours, a tenth at ten.
-///
-/// ```
-/// use sparrow_core::climate::weather::light;
-/// assert_eq!(light(12.5), 1.0);
-/// assert!((light(10.0) - 0.1).abs() < 1e-9);
-/// ```
-pub fn light(hours: f64) -> f64 {
-    let [dark, bright] = DARK_AND_LIGHT;
-    let [at_dark, least] = GROWTH_LEFT;
-    (at_dark + (1.0 - at_dark) * (hours - dark) / (bright - dark)).clamp(least, 1.0)
-}
+/// Chances at which the frost edges are told: nine in ten, even, one in ten.
+const EDGES: [f64; 3] = [0.9, 0.5, 0.1];
+/// A place with less chance of frost in a half year has no edge there.
+const LEAST_SHARE: f64 = 0.02;
+/// Nights a household is told of ahead: two weeks.
+pub const COMING: usize = 14;
+/// Bent nights that are more than so far from the map's are those of another height: the days move along by the rest \[°C\].
+const NIGHTS_ALONE: f64 = 2.5;
 
 impl Weather {
     /// The weather of a garden, from what its household said.
@@ -76,38 +64,39 @@ impl Weather {
         Weather::at(&garden.site, &garden.almanac)
     }
 
-    /// The weather of a site with an almanac. Where the almanac names months or a station that is not
-    /// there, the generic shape is taken.
+    /// The weather of a site with an almanac. Where the almanac names months or a station that is not there, the place's own
+    /// months are taken; where the site has none, those of its latitude.
     pub fn at(site: &Site, almanac: &Almanac) -> Weather {
-        let months = match almanac.from {
-            WarmthFrom::Months => almanac.months.as_ref().map(celsius),
-            WarmthFrom::Station => almanac.station.as_ref().map(|station| celsius(&station.monthly)),
-            WarmthFrom::Shape => None,
-        };
-        let shape = months.is_none().then(|| chosen(site, almanac));
-        let (high, low) = months.unwrap_or_else(|| shape.map_or(([15.0; 12], [5.0; 12]), |shape| shifted(shape, site)));
-        let (high, low) = (daily_normals(&high), daily_normals(&low));
-        let mean: Vec<f64> = high.iter().zip(&low).map(|(high, low)| f64::midpoint(*high, *low)).collect();
-        let extreme = |sign: f64| (0..DAYS).max_by(|a, b| (mean[*a] * sign).total_cmp(&(mean[*b] * sign))).unwrap_or(0);
-        let (warmest, coldest) = (extreme(1.0), extreme(-1.0));
         let station = almanac.station.as_ref().filter(|_| almanac.from == WarmthFrom::Station);
+        let typed = almanac.months.as_ref().filter(|_| almanac.from == WarmthFrom::Months);
+        let sun: Vec<f64> = (0..DAYS).map(|day| sun::extraterrestrial(site.latitude, of_2027(day))).collect();
+        let said = station.map(|station| &station.monthly).or(typed);
+        let mut usual = said.map_or_else(|| Months::of(site).usual(&sun), of_monthly);
+        let hemisphere = site.latitude.hemisphere();
+        let extreme =
+            |sign: f64| (0..DAYS).max_by(|a, b| (usual.mean[*a] * sign).total_cmp(&(usual.mean[*b] * sign))).unwrap_or(0);
+        let (warmest, coldest) = (extreme(1.0), extreme(-1.0));
+        let range: Vec<f64> = usual.high.iter().zip(&usual.mean).map(|(high, mean)| 2.0 * (high - mean)).collect();
+        let lows = Lows { low: usual.low.clone(), spread: usual.spread.clone(), warmest };
+        let (lows, bend) = bent(lows, site, station);
+        if said.is_none() {
+            move_along(&mut usual, &lows);
+        }
         let hours: Vec<f64> = (0..DAYS).map(|day| sun::day_length_hours(site.latitude, of_2027(day))).collect();
-        let soil = soil::follow(&mean).iter().zip(&hours).map(|(soil, hours)| soil + soil::sun_adds(*hours)).collect();
-        let mut weather = Weather {
+        let soil = soil::follow(&usual.mean).iter().zip(&hours).map(|(soil, hours)| soil + soil::sun_adds(*hours)).collect();
+        Weather {
+            light: sun.iter().zip(&range).map(|(sun, range)| sun::light(sun::at_the_ground(*sun, 0.0, *range))).collect(),
+            nights: Nights::of(lows.low.clone(), lows.spread.clone()),
+            normals: Normals { soil, low: usual.low, high: usual.high, mean: usual.mean },
             hours,
-            frosts: frosts(site, station),
-            from: if shape.is_some() { WarmthFrom::Shape } else { almanac.from },
-            shape,
-            hemisphere: site.latitude.hemisphere(),
-            warmest,
+            from: said.map_or(WarmthFrom::Place, |_| almanac.from),
+            by_latitude: said.is_none() && site.months.is_none(),
+            bend,
+            latitude: site.latitude,
+            hemisphere,
+            lows,
             coldest,
-            normals: Normals { soil, low, high, mean },
-            moves: Vec::new(),
-        };
-        weather.moves = (0..MOVES)
-            .map(|n| [Side::Spring, Side::Autumn].map(|side| weather.moved(side, HARDEST + n as f64 / STEPS)))
-            .collect();
-        weather
+        }
     }
 
     /// Which side of the equator it is on.
@@ -115,60 +104,32 @@ impl Weather {
         self.hemisphere
     }
 
-    /// Whether the warmest day of the year is still to come on a day, or is past.
-    pub fn side(&self, day: Date) -> Side {
-        let until_warmest = (self.warmest + DAYS - day_index(day)) % DAYS;
-        let since_coldest = (day_index(day) + DAYS - self.coldest) % DAYS;
-        let rising = (self.warmest + DAYS - self.coldest) % DAYS;
-        if since_coldest < rising && until_warmest > 0 { Side::Spring } else { Side::Autumn }
+    /// The chance of a frost in the nights to come, the day's own first, 0 to 1.
+    pub fn frost_ahead(&self, day: Date, nights: usize) -> f64 {
+        self.nights.chance(0.0, day_index(day), nights)
     }
 
-    /// The chance that it freezes as hard as `kills` \[°C\] on or after a day in spring, or on or before it in autumn.
-    ///
-    /// The dates of harder or lighter frosts are those of frost at 0 °C, moved to where the usual low is
-    /// as much lower or higher (assumption: lows scatter alike all the season long).
-    pub fn kill_chance(&self, side: Side, day: Date, kills: f64) -> f64 {
-        let Some(moved) = self.frosts_at(side, kills) else { return 0.0 };
-        let first = calendar::year_span(2027, self.hemisphere).0;
-        moved.chance(side, in_growing_year(day, first) as f64)
-    }
-
-    /// The day of a growing year from which (spring) or until which (autumn) the chance of `kills` \[°C\] is
-    /// at most `chance`; nothing where it never is more.
-    pub fn safe_day(&self, side: Side, year: i16, kills: f64, chance: f64) -> Option<Date> {
-        let day = self.frosts_at(side, kills)?.day_of(side, chance)?;
-        let first = calendar::year_span(year, self.hemisphere).0;
-        Some(first.saturating_add((day.round().clamp(-400.0, 800.0) as i64).days()))
-    }
-
-    /// The frosts that reach `kills`, as those at 0 °C moved in time; nothing where it never gets so cold.
-    fn frosts_at(&self, side: Side, kills: f64) -> Option<Frosts> {
-        let frosts = self.frosts?;
-        let step = ((kills - HARDEST) * STEPS).round().clamp(0.0, (MOVES - 1) as f64) as usize;
-        let by = self.moves.get(step)?[usize::from(side == Side::Autumn)]?;
-        Some(match side {
-            Side::Spring => Frosts { last: frosts.last + by, ..frosts },
-            Side::Autumn => Frosts { first: frosts.first - by, ..frosts },
-        })
-    }
-
-    /// How many days later in spring, or earlier in autumn, frosts of `kills` come than those at 0 °C.
-    fn moved(&self, side: Side, kills: f64) -> Option<f64> {
-        let frosts = self.frosts?;
-        let first = day_index(calendar::year_span(2027, self.hemisphere).0);
-        let even = if side == Side::Spring { frosts.last } else { frosts.first };
-        let at_even = (first as f64 + even).round().rem_euclid(DAYS as f64) as usize % DAYS;
-        let usual = self.normals.low[at_even];
-        let away = |day: usize| (0..DAYS).find(|away| step(self.warmest, *away, side) == day).unwrap_or(0) as f64;
-        let there = passes(&self.normals.low, self.warmest, side, usual + kills)?;
-        Some(if kills == 0.0 { 0.0 } else { away(at_even) - there as f64 })
-    }
-
-    /// The frost edges of a growing year: chances of 9, 5 and 1 in ten.
+    /// The frost edge of a growing year on one side of its warmest day; nothing where frost is hardly known there.
     pub fn edge(&self, side: Side, year: i16) -> Option<FrostEdge> {
-        let day = |chance| self.safe_day(side, year, 0.0, chance);
-        let (early, late) = if side == Side::Spring { (0.9, 0.1) } else { (0.1, 0.9) };
-        Some(FrostEdge { early: day(early)?, even: day(0.5)?, late: day(late)? })
+        let share = self.lows.share(side);
+        if share < LEAST_SHARE {
+            return None;
+        }
+        let [often, even, seldom] = EDGES.map(|chance| self.lows.edge(side, chance).map(|away| self.date_of(away, side, year)));
+        let (early, late) = if side == Side::Spring { (often, seldom) } else { (seldom, often) };
+        Some(FrostEdge { early, even, late, percent: (share * 100.0).round() as u8 })
+    }
+
+    /// The date of a growing year that lies so many days before or after its warmest day.
+    fn date_of(&self, away: usize, side: Side, year: i16) -> Date {
+        let warmest = in_growing_year(self.lows.warmest, year, self.hemisphere);
+        let days = i64::try_from(away).unwrap_or(0);
+        if side == Side::Spring { warmest.saturating_sub(days.days()) } else { warmest.saturating_add(days.days()) }
+    }
+
+    /// The day of an even chance of frost on one side of a growing year's warmest day; nothing where it is less likely.
+    pub fn even_frost(&self, side: Side, year: i16) -> Option<Date> {
+        self.lows.edge(side, 0.5).map(|away| self.date_of(away, side, year))
     }
 
     /// Usual soil at sowing depth in open ground \[°C\].
@@ -196,63 +157,132 @@ impl Weather {
         self.hours[day_index(day)]
     }
 
-    /// Whether the middle of a winter that stops growth lies between two days.
-    pub fn crosses_winter(&self, from: Date, until: Date) -> bool {
-        if self.normals.mean[self.coldest] > WINTER {
-            return false;
-        }
-        let days = (until - from).get_days();
-        let to_coldest = (self.coldest + DAYS - day_index(from)) % DAYS;
-        days >= 365 || (i64::from(days) >= to_coldest as i64 && to_coldest > 0)
-    }
-
     /// The day of the year with the lowest usual mean, from 0 for 1 January.
     pub fn coldest(&self) -> usize {
         self.coldest
     }
-}
 
-fn celsius(months: &Monthly) -> ([f64; 12], [f64; 12]) {
-    (months.high.map(sparrow_facts::units::TenthsC::celsius), months.low.map(sparrow_facts::units::TenthsC::celsius))
-}
-
-fn chosen(site: &Site, almanac: &Almanac) -> &'static ClimateShape {
-    let named = almanac.shape.as_ref().and_then(|key| shapes().iter().find(|shape| shape.key == *key));
-    named.unwrap_or_else(|| nearest_shape(site))
-}
-
-fn shifted(shape: &ClimateShape, site: &Site) -> ([f64; 12], [f64; 12]) {
-    let by = shape.shift(site);
-    let (high, low) = shape.months(site.latitude.hemisphere());
-    // Frost dates tell of the nights; the days stay as the shape has them, and above the nights.
-    (std::array::from_fn(|month| high[month].max(low[month] + by + 2.0)), low.map(|t| t + by))
-}
-
-/// Years without frost on both sides from which a station's file is believed that it never freezes there (own choice);
-/// with fewer, the two dates the household knows hold.
-const ENOUGH_YEARS: usize = 5;
-
-fn frosts(site: &Site, station: Option<&Station>) -> Option<Frosts> {
-    let hemisphere = site.latitude.hemisphere();
-    let first = calendar::year_span(2027, hemisphere).0;
-    if let Some(station) = station {
-        let days = |pick: fn(&sparrow_facts::almanac::StationYear) -> Option<Date>| -> Vec<f64> {
-            station.years.iter().filter_map(pick).map(|day| in_growing_year(day, first) as f64).collect()
-        };
-        let found = Frosts::of_years(&days(|year| year.last_frost), &days(|year| year.first_frost), station.years.len());
-        if found.is_some() || station.years.len() >= ENOUGH_YEARS {
-            return found;
+    /// The growing year a household plans on a day: the running one until the even-chance autumn frost is past, then the
+    /// next. (Common practice: the winter's planning is for the coming season.)
+    pub fn planning_year(&self, today: Date) -> i16 {
+        let year = calendar::growing_year(today, self.hemisphere);
+        match self.even_frost(Side::Autumn, year) {
+            Some(frost) if today > frost => year + 1,
+            _ => year,
         }
     }
-    let frost = site.frost?;
-    let at = |day| in_growing_year(calendar::in_year(day, 2027, hemisphere), first) as f64;
-    Some(Frosts::even(at(frost.last), at(frost.first), f64::from(frost.spread_days)))
+
+    /// The day on which the needle rests when nothing else is asked: today if it lies in the year being planned, else eight
+    /// weeks after the even-chance last frost, when most of a bed is in leaf.
+    pub fn resting_needle(&self, today: Date) -> Date {
+        let year = self.planning_year(today);
+        let (first, last) = calendar::year_span(year, self.hemisphere);
+        if (first..=last).contains(&today) {
+            return today;
+        }
+        self.even_frost(Side::Spring, year).unwrap_or(first).saturating_add(8.weeks()).clamp(first, last)
+    }
 }
+
+fn of_monthly(months: &Monthly) -> Usual {
+    let celsius = |months: [sparrow_facts::units::TenthsC; 12]| months.map(sparrow_facts::units::TenthsC::celsius);
+    measured(&celsius(months.high), &celsius(months.low))
+}
+
+/// Bent nights of a place that is read from a map: what its lows are, and by how much its days move.
+fn move_along(usual: &mut Usual, lows: &Lows) {
+    for day in 0..DAYS {
+        let by = lows.low[day] - usual.low[day];
+        let days = by.signum() * (by.abs() - NIGHTS_ALONE).max(0.0);
+        usual.low[day] = lows.low[day];
+        usual.mean[day] += days;
+        usual.high[day] = (usual.high[day] + days).max(usual.low[day] + 2.0);
+    }
+}
+
+/// Nights that fit what is known of the frosts.
+fn bent(lows: Lows, site: &Site, station: Option<&Station>) -> (Lows, Option<Bend>) {
+    let hemisphere = site.latitude.hemisphere();
+    if let Some(station) = station {
+        if let Some(known) = of_years(&station.years, hemisphere) {
+            let (lows, bend) = lows.bent(&known);
+            return (lows, Some(bend));
+        }
+        if station.years.len() >= ENOUGH_YEARS && station.years.iter().all(|year| year.last_frost.or(year.first_frost).is_none())
+        {
+            return frostless(lows);
+        }
+    }
+    match site.freezes {
+        Freezes::ByClimate => (lows, None),
+        Freezes::Never => frostless(lows),
+        Freezes::EveryMonth => {
+            let lowest = lows.low[at(lows.warmest, 0, Side::Autumn)];
+            shifted(lows, EVERY_MONTH - lowest)
+        }
+        Freezes::Dates(frost) => {
+            let day = |day| day_index(calendar::in_year(day, 2027, hemisphere));
+            let share = (f64::from(frost.in_ten) / 10.0).clamp(0.1, 1.0);
+            let known = frost::Known {
+                even: [day(frost.last), day(frost.first)],
+                share: [share; 2],
+                to_one_in_ten: f64::from(frost.spread_days),
+            };
+            let (lows, bend) = lows.bent(&known);
+            (lows, Some(bend))
+        }
+    }
+}
+
+/// The usual low of the warmest night where it freezes in every month \[°C\]: about one frost in that month.
+const EVERY_MONTH: f64 = 4.0;
+
+/// Nights that are hardly ever below freezing: raised as little as that takes.
+fn frostless(lows: Lows) -> (Lows, Option<Bend>) {
+    let frosty = |by: f64| {
+        let raised = Lows { low: lows.low.iter().map(|low| low + by).collect(), ..lows.clone() };
+        raised.share(Side::Spring).max(raised.share(Side::Autumn)) >= LEAST_SHARE
+    };
+    let by = (0..40).map(|step| f64::from(step) / 2.0).find(|by| !frosty(*by)).unwrap_or(20.0);
+    shifted(lows, by)
+}
+
+fn shifted(lows: Lows, by: f64) -> (Lows, Option<Bend>) {
+    let low = lows.low.iter().map(|low| low + by).collect();
+    (Lows { low, ..lows }, Some(Bend { all: by, autumn: 0.0, spread: 1.0 }))
+}
+
+/// Whole years from which a station is believed that it never freezes there (own choice); with fewer, what the household
+/// knows holds.
+const ENOUGH_YEARS: usize = 5;
+
+/// What a station's years say of its frosts; nothing with fewer than two on each side.
+fn of_years(years: &[StationYear], hemisphere: Hemisphere) -> Option<frost::Known> {
+    // Counted from the growing year's first day, so that the turn of the year tears nothing apart.
+    let first = day_index(calendar::year_span(2027, hemisphere).0);
+    let side = |pick: fn(&StationYear) -> Option<Date>| {
+        let days: Vec<f64> = years.iter().filter_map(pick).map(|day| ((day_index(day) + DAYS - first) % DAYS) as f64).collect();
+        let n = days.len() as f64;
+        let mean = days.iter().sum::<f64>() / n;
+        let spread = (days.iter().map(|day| (day - mean).powi(2)).sum::<f64>() / (n - 1.0)).sqrt();
+        let even = (mean.round() as usize + first) % DAYS;
+        (days.len() >= 2).then_some((even, spread, n / years.len() as f64))
+    };
+    let (last, a, often) = side(|year| year.last_frost)?;
+    let (first, b, also) = side(|year| year.first_frost)?;
+    Some(frost::Known { even: [last, first], share: [often, also], to_one_in_ten: ONE_IN_TEN * f64::midpoint(a, b) })
+}
+
+/// Standard deviations of a normal variable from its middle to one in ten.
+const ONE_IN_TEN: f64 = 1.281_551_565_545;
 
 /// A day by its number in a year of 365 days.
 fn of_2027(day: usize) -> Date {
     date(2027, 1, 1).saturating_add(i64::try_from(day).unwrap_or(0).days())
 }
 
-/// The usual mean of the coldest day below which a place has a winter that stops growth \[°C\] (own choice).
-const WINTER: f64 = 8.0;
+/// The date of a growing year on which a day of the year falls.
+fn in_growing_year(day: usize, year: i16, hemisphere: Hemisphere) -> Date {
+    let day = of_2027(day);
+    calendar::in_year(sparrow_facts::site::MonthDay { month: day.month(), day: day.day() }, year, hemisphere)
+}

@@ -1,42 +1,38 @@
 //! How fast does a crop grow here? The place's warmth and light, summed for each group of crops.
+//!
+//! Growth is counted in the packet's own days: one is what a crop grows on a day of its usual season, in full light. Those of
+//! the packet hold at the usual mean of the crop's group (own choice of means) with five degrees to either side.
 
-use crate::catalogue::{Bulk, Catalogue, CountedFrom, Figures, Thresholds};
+use crate::catalogue::{Bulk, Catalogue, CountedFrom, Figures};
 use crate::climate::bed_soil::BedSoil;
-use crate::climate::degree_days::single_sine;
-use crate::climate::normals::{DAYS, day_index};
-use crate::climate::weather::{Weather, light};
+use crate::climate::normals::day_index;
+use crate::climate::weather::Weather;
+use crate::growth::bulbing;
 use crate::growth::growing::{Growing, printed};
 use crate::growth::size;
 use crate::growth::size::Pace;
+use crate::growth::sums::{Sums, between, days_to};
 use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::Serialize;
 use sparrow_facts::garden::Garden;
 use sparrow_facts::timing::Means;
 
-/// The half range from low to high of the day on which a packet's days are taken to hold \[°C\].
-const USUAL_SWING: f64 = 5.0;
-/// Lows and highs on a seedling shelf \[°C\] (common practice: 15 by night, 21 by day).
-const SHELF: [f64; 2] = [15.0, 21.0];
+/// The soil of a seedling shelf \[°C\] (common practice).
+const SHELF: f64 = 18.0;
 /// The part of the growth on the shelf that is won on a sowing in place: small cells and planting out
 /// take the rest (common practice: half the weeks).
 const SHELF_WINS: f64 = 0.5;
-/// Longer than that nothing is waited for \[days\].
-const LONGEST: usize = 430;
+/// Longer than that no seed is waited for \[days\].
+pub(super) const LONGEST_UP: usize = 120;
 
 /// The place's warmth, ready to be put to crops.
 #[derive(Debug, Clone)]
 pub struct Grower {
     /// The weather it is made from.
     pub weather: Weather,
-    /// For each group, the sums of warmth and of warmth in useful light before each day of the year \[°C d\].
+    /// For each group, the sums of growth before each day of the year \[packet days\].
     sums: Vec<Sums>,
-}
-
-#[derive(Debug, Clone)]
-struct Sums {
-    warm: Vec<f64>,
-    lit: Vec<f64>,
 }
 
 /// When a crop ripens, and why then.
@@ -51,10 +47,8 @@ pub struct Ripening {
     pub packet: u16,
     /// Days it takes here from the day the packet counts from.
     pub days: u16,
-    /// Days it would take here if short days did not slow it; with less than the packet's, warmth hurries it.
+    /// Days it would take here if little light did not slow it.
     pub days_by_warmth: u16,
-    /// The heat it asks for from `up` on \[°C d\], rounded; nothing for what stands over winter.
-    pub heat: u16,
 }
 
 impl Grower {
@@ -65,19 +59,21 @@ impl Grower {
 
     /// The grower of a weather.
     pub fn new(weather: Weather, catalogue: &Catalogue) -> Grower {
-        let sums = catalogue.warmth.iter().map(|group| Sums::of(&weather, *group)).collect();
+        let sums = catalogue.warmth.iter().map(|group| Sums::of(&weather, group)).collect();
         Grower { weather, sums }
     }
 
-    /// The day half of a sowing is up in a bed's soil; nothing within 100 days.
+    /// How the group of a crop grows through the year.
+    pub(super) fn sums(&self, figures: &Figures) -> &Sums {
+        &self.sums[figures.group]
+    }
+
+    /// The day half of a sowing is up in a bed's soil; nothing within 120 days.
     pub fn up(&self, figures: &Figures, sown: Date, bed: &BedSoil) -> Option<Date> {
         let Some(sprout) = &figures.sprout else { return Some(sown) };
-        let mut left = sprout.sum;
-        for day in sown.series(1.day()).take(100) {
-            let soil = bed.on(&self.weather, day);
-            if soil <= sprout.most {
-                left -= (soil.min(sprout.best) - sprout.base).max(0.0);
-            }
+        let mut left = 1.0;
+        for day in sown.series(1.day()).take(LONGEST_UP) {
+            left -= sprout.pace(bed.on(&self.weather, day));
             if left <= 0.0 {
                 return day.tomorrow().ok();
             }
@@ -87,22 +83,20 @@ impl Grower {
 
     /// When a crop that goes into a bed's soil on a day is ripe; nothing when it never is.
     ///
-    /// The packet's days hold at the usual mean of the crop's group. From sowing, the days to come up
-    /// at that warmth are taken off; the rest is turned into degree days. Raised on a shelf, half of what
-    /// grows there is won.
+    /// From sowing, the packet's days that it takes to come up in its usual season are taken off first; the rest is grown
+    /// as warmth and light go. Raised on a shelf, half of what grows there is won. Bulbs wait for the days that make them.
     pub fn ripening(&self, growing: Growing, day: Date, bed: &BedSoil) -> Option<Ripening> {
         let figures = growing.figures();
-        if figures.winters {
-            // What stands over winter has its packet's days counted through it, by the calendar.
-            let packet = growing.packet.round() as u16;
-            let ripe = day.checked_add(i64::from(packet).days()).ok()?;
-            return Some(Ripening { up: day, ripe, packet, days: packet, days_by_warmth: packet, heat: 0 });
-        }
-        let heat = heat(growing);
         let up = if growing.means == Means::Direct { self.up(figures, day, bed)? } else { day };
-        let sums = &self.sums[figures.group];
-        let take = days_to(&sums.lit, day_index(up), heat)?;
-        let by_warmth = days_to(&sums.warm, day_index(up), heat)?;
+        let sums = self.sums(figures);
+        let from = day_index(up);
+        let [take, by_warmth] = match figures.bulbs {
+            Some(bulbs) => [bulbing::days_to_lifting(&self.weather, &sums.lit, bulbs, from)?; 2],
+            None => {
+                let asks = asks(growing);
+                [days_to(&sums.lit, from, asks)?, days_to(&sums.warm, from, asks)?]
+            }
+        };
         let before = (up - day).get_days().max(0);
         let whole = |days: usize| u16::try_from(days as i64 + i64::from(before)).unwrap_or(u16::MAX);
         Some(Ripening {
@@ -111,17 +105,14 @@ impl Grower {
             packet: growing.packet as u16,
             days: whole(take),
             days_by_warmth: whole(by_warmth),
-            heat: heat.round().clamp(0.0, 65_535.0) as u16,
         })
     }
 
-    /// The last day in the ground from which a crop is ripe by a day; nothing within 300 days before it, and nothing
-    /// from before the winter.
+    /// The last day in the ground from which a crop is ripe by a day; nothing within 300 days before it.
     pub fn start_for(&self, growing: Growing, ripe: Date, bed: &BedSoil) -> Option<Date> {
         let in_time = |back: i64| {
             let day = ripe.checked_sub(back.days()).ok()?;
-            let found = self.ripening(growing, day, bed).filter(|found| found.ripe <= ripe)?;
-            (!self.weather.crosses_winter(day, found.ripe)).then_some(day)
+            self.ripening(growing, day, bed).filter(|found| found.ripe <= ripe).map(|_| day)
         };
         (1..=300).find_map(in_time)
     }
@@ -129,23 +120,21 @@ impl Grower {
     /// The days of the packet a plant has lived, from one day in the ground to another: its growth in the
     /// packet's own measure.
     pub fn packet_days(&self, growing: Growing, from: Date, day: Date, bed: &BedSoil) -> f64 {
-        let Some(whole) = self.ripening(growing, from, bed) else {
-            return f64::from((day - from).get_days().max(0));
-        };
-        let packet = f64::from(whole.packet);
-        let (came_up, lived) = ((whole.up - from).get_days(), (day - from).get_days());
+        let lived = (day - from).get_days();
+        let Some(whole) = self.ripening(growing, from, bed) else { return f64::from(lived.max(0)) };
         if lived <= 0 {
             return 0.0;
         }
-        if whole.heat == 0 {
-            return f64::from(lived);
-        }
+        let (packet, came_up) = (f64::from(whole.packet), (whole.up - from).get_days());
         let sprouting = sprouting(growing);
         if lived <= came_up {
             return sprouting * f64::from(lived) / f64::from(came_up.max(1));
         }
-        let grown = between(&self.sums[growing.figures().group].lit, day_index(whole.up), (day - whole.up).get_days());
-        sprouting + (packet - sprouting) * grown / f64::from(whole.heat.max(1))
+        let lit = &self.sums(growing.figures()).lit;
+        let from = day_index(whole.up);
+        let grown = between(lit, from, (day - whole.up).get_days());
+        let all = between(lit, from, (whole.ripe - whole.up).get_days());
+        sprouting + (packet - sprouting) * grown / all.max(0.1)
     }
 
     /// How a planting that starts on a day lives through its packet's days; by the calendar where it never ripens,
@@ -181,38 +170,6 @@ impl Grower {
     }
 }
 
-impl Sums {
-    fn of(weather: &Weather, within: Thresholds) -> Sums {
-        let (mut warm, mut lit) = (vec![0.0], vec![0.0]);
-        for day in 0..DAYS {
-            let gain = single_sine(weather.normals.low[day], weather.normals.high[day], within);
-            warm.push(warm[day] + gain);
-            lit.push(lit[day] + gain * light(weather.hours[day]));
-        }
-        Sums { warm, lit }
-    }
-}
-
-/// The sum over so many days from a day of the year on, year after year.
-fn between(sums: &[f64], from: usize, days: i32) -> f64 {
-    let end = from + usize::try_from(days).unwrap_or(0);
-    sums[DAYS] * (end / DAYS) as f64 + sums[end % DAYS] - sums[from]
-}
-
-/// Days from a day of the year on until a sum is reached; nothing within [`LONGEST`].
-fn days_to(sums: &[f64], from: usize, heat: f64) -> Option<usize> {
-    let reached = |days: usize| between(sums, from, days as i32) >= heat;
-    if !reached(LONGEST) {
-        return None;
-    }
-    let (mut low, mut high) = (0, LONGEST);
-    while low < high {
-        let middle = usize::midpoint(low, high);
-        if reached(middle) { high = middle } else { low = middle + 1 }
-    }
-    Some(low)
-}
-
 /// The packet's days that are over when a crop is up: those it takes to come up in its usual season.
 fn sprouting(growing: Growing) -> f64 {
     match growing.way.counted_from {
@@ -221,37 +178,31 @@ fn sprouting(growing: Growing) -> f64 {
     }
 }
 
-/// Degree days of one day at the usual mean of a crop's group.
-fn usual_day(figures: &Figures) -> f64 {
-    single_sine(figures.usual - USUAL_SWING, figures.usual + USUAL_SWING, figures.thresholds())
-}
-
 /// Days to come up in soil as warm as the group's usual mean.
 fn sprouting_at_usual(figures: &Figures) -> f64 {
     figures.sprout.as_ref().map_or(0.0, |sprout| sprout.sum / (figures.usual.min(sprout.best) - sprout.base).max(1.0))
 }
 
-/// What a seedling has won on the shelf when it is planted out \[°C d\].
+/// What a seedling has won on the shelf when it is planted out \[packet days\].
 fn won_on_the_shelf(figures: &Figures) -> f64 {
     let Some([least, most]) = figures.indoors else { return 0.0 };
     let days = 7.0 * (f64::from(least) + f64::from(most)) / 2.0;
-    let sprouting = figures.sprout.as_ref().map_or(0.0, |sprout| sprout.sum / (18.0 - sprout.base).max(1.0));
-    SHELF_WINS * (days - sprouting).max(0.0) * single_sine(SHELF[0], SHELF[1], figures.thresholds())
+    let sprouting = figures.sprout.as_ref().map_or(0.0, |sprout| sprout.sum / (SHELF - sprout.base).max(1.0));
+    SHELF_WINS * (days - sprouting).max(0.0)
 }
 
-/// The heat a crop asks for once it is up or planted out, under useful light \[°C d\].
-fn heat(growing: Growing) -> f64 {
+/// What a crop asks for once it is up or planted out \[packet days\].
+pub(super) fn asks(growing: Growing) -> f64 {
     let (figures, packet, means) = (growing.figures(), growing.packet, growing.means);
-    let day = usual_day(figures);
-    match (growing.way.counted_from, growing.is_raised()) {
+    let days = match (growing.way.counted_from, growing.is_raised()) {
+        (CountedFrom::Transplanting, false) if means == Means::Direct => packet + won_on_the_shelf(figures),
         // A set counts from planting, whatever the packet says.
-        (CountedFrom::Transplanting, true) => packet * day,
-        (CountedFrom::Transplanting, false) if means == Means::Direct => packet * day + won_on_the_shelf(figures),
-        (_, false) if means == Means::Set => packet * day,
+        (CountedFrom::Transplanting, _) => packet,
+        (CountedFrom::Sowing, false) if means == Means::Set => packet,
         (CountedFrom::Sowing, raised) => {
-            let whole = (packet - sprouting_at_usual(figures)).max(packet / 2.0) * day;
+            let whole = (packet - sprouting_at_usual(figures)).max(packet / 2.0);
             if raised { whole - won_on_the_shelf(figures).min(whole / 2.0) } else { whole }
         }
-        (CountedFrom::Transplanting, false) => packet * day,
-    }
+    };
+    days * figures.pace
 }

@@ -1,11 +1,10 @@
 //! The year at a glance: each bed as a band, its patches as bars in lanes of ground, what is free between
 //! them, what follows what, the shelf, and what the weather may do.
 
-use crate::catalogue::Thresholds;
 use crate::climate::calendar;
-use crate::climate::degree_days::single_sine;
+use crate::climate::degree_days::{Thresholds, single_sine};
 use crate::climate::soil::Correction;
-use crate::climate::weather::Weather;
+use crate::climate::weather::{COMING, Weather};
 use crate::ground::planting::Planting;
 use crate::growth::growing::Growing;
 use crate::known::Known;
@@ -81,8 +80,10 @@ pub struct BedBand {
 pub struct WeatherBand {
     /// Where it comes from.
     pub from: WarmthFrom,
-    /// The key and name of the generic shape, when it is made from one.
-    pub shape: Option<(String, String)>,
+    /// Only the latitude is known: the year is a guess.
+    pub by_latitude: bool,
+    /// How much warmer all nights are taken than the place's own, to fit the frosts that are known \[°C\].
+    pub nights_moved: f64,
     /// Usual lows \[°C\].
     pub low: Vec<f64>,
     /// Usual highs \[°C\].
@@ -91,7 +92,7 @@ pub struct WeatherBand {
     pub soil: Vec<f64>,
     /// The chance of a killing frost the household takes, per cent.
     pub chance: u8,
-    /// The chance, per cent, that it freezes on or after the needle's day in spring, or on or before it in autumn.
+    /// The chance, per cent, of a frost in the two weeks of nights from the needle's day on.
     pub frost_percent: u8,
     /// What is usual on the needle's day.
     pub day: UsualDay,
@@ -289,15 +290,15 @@ fn weather(known: Known, weather: &Weather, needle: Date, first: Date) -> Weathe
     let weekly = |of: &[f64]| -> Vec<f64> {
         (0..53).map(|week: i64| tenth(of[crate::climate::normals::day_index(first.saturating_add((week * 7).days()))])).collect()
     };
-    let side = weather.side(needle);
     WeatherBand {
         from: weather.from,
-        shape: weather.shape.map(|shape| (shape.key.clone(), shape.name.clone())),
+        by_latitude: weather.by_latitude,
+        nights_moved: tenth(weather.bend.map_or(0.0, |bend| bend.all)),
         low: weekly(&weather.normals.low),
         high: weekly(&weather.normals.high),
         soil: weekly(&weather.normals.soil),
         chance: (garden.almanac.appetite.chance() * 100.0) as u8,
-        frost_percent: (weather.kill_chance(side, needle, 0.0) * 100.0).round() as u8,
+        frost_percent: (weather.frost_ahead(needle, COMING) * 100.0).round() as u8,
         day: usual_day(weather, needle, first),
     }
 }

@@ -3,9 +3,11 @@
 use crate::catalogue::{Crop, Nearness, Way};
 use crate::climate::bed_soil::BedSoil;
 use crate::climate::calendar::{self, YEARS};
+use crate::climate::frost::Side;
 use crate::ground::planting::Planting;
 use crate::ground::sums;
 use crate::growth::growing::Growing;
+use crate::growth::prospect::Prospect;
 use crate::growth::window;
 use crate::known::Known;
 use crate::rules::past::History;
@@ -73,9 +75,9 @@ const LONGEST: u16 = 80;
 /// The year's window reaches from four weeks before the even-chance last frost to four weeks after the
 /// first; without frosts it is the whole growing year (common practice for hardy crops at both ends).
 pub fn bare(known: Known, bed: BedId, year: i16) -> Vec<Bare> {
-    let Known { garden, today, .. } = known;
+    let garden = known.garden;
     let Some(bed) = garden.bed(bed) else { return Vec::new() };
-    let window = window(garden, year, today);
+    let window = window(known, year);
     if window.0 > window.1 {
         return Vec::new();
     }
@@ -113,17 +115,12 @@ pub(crate) fn pieces(garden: &Garden, bed: &Bed, window: (Date, Date)) -> Vec<(R
     free_spans(garden, bed, window).into_iter().flat_map(of_span).collect()
 }
 
-fn window(garden: &Garden, year: i16, today: Date) -> (Date, Date) {
-    let hemisphere = garden.site.latitude.hemisphere();
-    let (first, last) = calendar::year_span(year, hemisphere);
-    let (from, until) = match garden.site.frost {
-        Some(frost) => (
-            calendar::in_year(frost.last, year, hemisphere).saturating_sub(28.days()),
-            calendar::in_year(frost.first, year, hemisphere).saturating_add(28.days()),
-        ),
-        None => (first, last),
-    };
-    (from.max(first).max(today), until.min(last))
+fn window(known: Known, year: i16) -> (Date, Date) {
+    let weather = &known.grower.weather;
+    let (first, last) = calendar::year_span(year, weather.hemisphere());
+    let from = weather.even_frost(Side::Spring, year).map_or(first, |frost| frost.saturating_sub(28.days()));
+    let until = weather.even_frost(Side::Autumn, year).map_or(last, |frost| frost.saturating_add(28.days()));
+    (from.max(first).max(known.today), until.min(last))
 }
 
 type Span = (Date, Date);
@@ -219,7 +216,8 @@ fn ready_in(known: Known, growing: Growing, (from, until): Span, soil: &BedSoil)
     let Known { garden, grower, .. } = known;
     let wait = i64::from((until - from).get_days()) / 3;
     let mut days = from.series(7.days()).take_while(|day| *day <= from.saturating_add(wait.days()));
-    let judged = |day: Date| window::judge(grower, garden.almanac.appetite, growing, day, soil).ok().flatten();
+    let prospect = Prospect::of(grower, garden.almanac.appetite, growing, from, soil);
+    let judged = |day: Date| window::judged(grower, &prospect, growing, day, soil).ok().flatten();
     let (day, ripening) = days.find_map(|day| judged(day).map(|ripening| (day, ripening)))?;
     (ripening.ripe <= until).then(|| (day, u32::from(ripening.days)))
 }

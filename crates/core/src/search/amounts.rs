@@ -6,7 +6,6 @@ use crate::known::Known;
 use crate::search::arrange::asked::BedWish;
 use crate::turns::held::{bounds, usual_wish};
 use jiff::civil::Date;
-use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::BedId;
 use sparrow_facts::turns::{TurnWish, WishDraft};
 
@@ -29,7 +28,7 @@ fn amount(known: Known, wish: &WishDraft, squares: u32, (bed, year): (BedId, i16
     let Known { garden, catalogue, .. } = known;
     let way = catalogue.crop(&wish.crop)?.ways.first()?;
     let usual = usual_wish(known, &wish.crop).ok()?;
-    let (from, until) = days(garden, wish, year);
+    let (from, until) = days(known, wish, year);
     let patch = sums::pattern(bed, &wish.crop, &way.key, from, until);
     let planting = Planting::alone(known, &patch)?;
     let distance = planting.distance(planting.school);
@@ -49,8 +48,8 @@ fn amount(known: Known, wish: &WishDraft, squares: u32, (bed, year): (BedId, i16
 }
 
 /// The first and last day of the parts of the year in which a wish stands.
-fn days(garden: &Garden, wish: &WishDraft, year: i16) -> (Date, Date) {
-    let [first, main, late, last] = bounds(&garden.site, year);
+fn days(known: Known, wish: &WishDraft, year: i16) -> (Date, Date) {
+    let [first, main, late, last] = bounds(&known.grower.weather, year);
     let parts = wish.parts;
     let from = if parts.early {
         first

@@ -4,7 +4,7 @@ use crate::climate::bed_soil::BedSoil;
 use crate::climate::calendar;
 use crate::growth::grower::Ripening;
 use crate::growth::growing::Growing;
-use crate::growth::window;
+use crate::growth::prospect::Prospect;
 use crate::growth::window::Gate;
 use crate::known::Known;
 use jiff::ToSpan;
@@ -132,8 +132,10 @@ fn troubles(known: Known, growing: Growing, patch: &Patch, course: &Course, soil
     let Known { garden, grower, .. } = known;
     let mut found = Vec::new();
     let figures = growing.figures();
-    if let Err(gate) = window::judge(grower, garden.almanac.appetite, growing, patch.from, soil) {
-        found.push(Trouble::BadStart { gate, nearest: nearest_good_day(known, growing, patch.from, soil) });
+    let prospect = Prospect::of(grower, garden.almanac.appetite, growing, patch.from, soil);
+    // A short picking is what the household chose.
+    if let Some(gate) = prospect.gate(patch.from).filter(|gate| *gate != Gate::LittleToPick) {
+        found.push(Trouble::BadStart { gate, nearest: nearest_good_day(known, &prospect, patch.from) });
     }
     if let (Means::Shelf, Some(sow), Some([least, most])) = (course.means, course.sow, figures.indoors) {
         let weeks = ((patch.from - sow).get_days().max(0) / 7) as u16;
@@ -161,11 +163,9 @@ fn troubles(known: Known, growing: Growing, patch: &Patch, course: &Course, soil
 const FARTHEST: i64 = 120;
 
 /// The nearest day of the growing year on which a crop may start.
-fn nearest_good_day(known: Known, growing: Growing, wanted: Date, soil: &BedSoil) -> Option<Date> {
-    let Known { garden, grower, .. } = known;
-    let hemisphere = garden.site.latitude.hemisphere();
+fn nearest_good_day(known: Known, prospect: &Prospect, wanted: Date) -> Option<Date> {
+    let hemisphere = known.garden.site.latitude.hemisphere();
     let (first, last) = calendar::year_span(calendar::growing_year(wanted, hemisphere), hemisphere);
-    let good =
-        |day: &Date| (first..=last).contains(day) && window::judge(grower, garden.almanac.appetite, growing, *day, soil).is_ok();
+    let good = |day: &Date| (first..=last).contains(day) && prospect.gate(*day).is_none();
     (1..=FARTHEST).flat_map(|away| [wanted.saturating_add(away.days()), wanted.saturating_sub(away.days())]).find(good)
 }

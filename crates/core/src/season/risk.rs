@@ -1,15 +1,22 @@
 //! What may cold and heat do to what stands on a day, and what does a cover buy?
 
-use crate::catalogue::Figures;
-use crate::climate::frost::Side;
+use crate::catalogue::Bolts;
+use crate::climate::bed_soil::kept_off;
+use crate::climate::normals::day_index;
+use crate::climate::weather::COMING;
+use crate::growth::cold;
+use crate::growth::cold::ColdPart;
 use crate::growth::grower::Grower;
 use crate::growth::growing::Growing;
 use crate::growth::window::bolts;
 use crate::known::Known;
 use crate::season::course::Course;
+use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::Serialize;
+use sparrow_facts::almanac::Cover;
 use sparrow_facts::ids::PatchId;
+use sparrow_facts::timing::Means;
 
 /// What may happen.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize)]
@@ -18,11 +25,11 @@ use sparrow_facts::ids::PatchId;
 pub enum Harm {
     /// A night cold enough to kill it.
     Cold {
-        /// What kills the part that matters at its age \[°C\].
+        /// What kills the part that matters at its age, as hardened as it is then \[°C\].
         kills: f64,
         /// Which part that is.
         part: ColdPart,
-        /// The chance, per cent, from this day on in spring, up to this day in autumn.
+        /// The chance, per cent, in the two weeks of nights from this day on, under what is stretched over its bed.
         percent: u8,
         /// The same under fleece.
         fleece: u8,
@@ -40,19 +47,6 @@ pub enum Harm {
     },
 }
 
-/// Which part of a plant the cold reaches.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
-#[serde(rename_all = "kebab-case")]
-pub enum ColdPart {
-    /// A young plant.
-    Seedling,
-    /// Leaves and stems.
-    Tops,
-    /// Roots in the ground.
-    Roots,
-}
-
 /// A planting at risk.
 #[derive(Debug, Clone, PartialEq, Serialize)]
 #[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
@@ -63,11 +57,6 @@ pub struct AtRisk {
     pub harm: Harm,
 }
 
-/// Days after it is up in which a plant is as tender as a seedling (common practice: four weeks).
-const YOUNG: i32 = 28;
-/// What covers add to the night's low \[°C\]: assumptions in round figures (common practice; makers and
-/// trials give 1 to 4 °C for fleece by its weight and 2 to 4 °C for tunnels).
-pub(super) const COVERS: [f64; 2] = [2.0, 3.5];
 /// Chances below it are not told \[per cent\].
 const LEAST_TOLD: u8 = 3;
 /// What half shade takes off the warmth of summer days at the leaves \[°C\] (assumption, as for the soil).
@@ -82,7 +71,7 @@ pub fn risks(known: Known, courses: &[Course], day: Date) -> Vec<AtRisk> {
             let patch = garden.patch(course.patch)?;
             let growing = Growing::find(catalogue, patch)?;
             let standing = course.plant <= day && day <= course.free;
-            let harms = [cold(grower, course, growing, day), heat(grower, course, growing)];
+            let harms = [cold(known, course, growing, day), heat(grower, course, growing)];
             let harm = |harm: Option<Harm>| harm.map(|harm| AtRisk { patch: patch.id, harm });
             standing.then(|| harms.into_iter().filter_map(harm).collect::<Vec<_>>())
         })
@@ -96,34 +85,43 @@ pub fn risks(known: Known, courses: &[Course], day: Date) -> Vec<AtRisk> {
     found
 }
 
-fn cold(grower: &Grower, course: &Course, growing: Growing, day: Date) -> Option<Harm> {
-    let figures = growing.figures();
-    let up = course.ripening.map_or(course.plant, |ripening| ripening.up);
-    let tops = f64::from(growing.crop.kills_c);
-    let young = (day - up).get_days() < YOUNG && course.ripening.is_some();
-    let (kills, part) = match figures.root_kills {
-        _ if day < up => return None,
-        _ if young => (figures.seedling_kills.max(tops), ColdPart::Seedling),
-        Some(roots) => (roots, ColdPart::Roots),
-        None => (tops, ColdPart::Tops),
-    };
-    let side = grower.weather.side(day);
-    let percent = |kills: f64| (grower.weather.kill_chance(side, day, kills) * 100.0).round() as u8;
-    // What stood through the cold already has shown that it can.
-    if side == Side::Spring && (day - course.plant).get_days() > 150 {
-        return None;
-    }
-    let [fleece, tunnel] = COVERS.map(|warmer| percent(kills - warmer));
-    let percent = percent(kills);
+fn cold(known: Known, course: &Course, growing: Growing, day: Date) -> Option<Harm> {
+    let Known { garden, grower, .. } = known;
+    let part = part_on(course, growing, day)?;
+    let [kills, hardened] = cold::kills(growing, part);
+    let at = day_index(day);
+    let kills = kills - hardened * cold::hardening(&grower.weather, at);
+    let percent = |warmer: f64| (grower.weather.nights.chance(kills - warmer, at, COMING) * 100.0).round() as u8;
+    let bed = garden.bed(garden.patch(course.patch)?.bed)?;
+    let own = known.soil(bed).keeps_off(grower.weather.low(day));
+    let [fleece, tunnel] = [Cover::Fleece, Cover::Tunnel].map(|cover| percent(kept_off(cover).max(own)));
+    let percent = percent(own);
     (percent >= LEAST_TOLD).then_some(Harm::Cold { kills, part, percent, fleece, tunnel })
 }
 
+/// The part of a planting that cold would reach on a day; nothing before it is up.
+fn part_on(course: &Course, growing: Growing, day: Date) -> Option<ColdPart> {
+    let Some(ripening) = course.ripening else { return Some(ColdPart::Tops) };
+    let shows = if course.means == Means::Set { cold::SETS_SHOW } else { 0 };
+    let up = ripening.up.saturating_add((shows as i64).days());
+    let there = ripening.ripe.saturating_sub(i64::from(cold::there_before(growing)).days());
+    let last = cold::last_part(growing);
+    if day < up {
+        None
+    } else if day >= there && last != ColdPart::Roots {
+        Some(last)
+    } else if usize::try_from((day - up).get_days()).unwrap_or(0) < cold::YOUNG {
+        Some(ColdPart::Seedling)
+    } else {
+        Some(if last == ColdPart::Roots { last } else { ColdPart::Tops })
+    }
+}
+
 fn heat(grower: &Grower, course: &Course, growing: Growing) -> Option<Harm> {
-    let figures = growing.figures();
-    let (bears, ripe) = (figures.bolts?, course.ripening?.ripe);
-    if !bolts(grower, figures, ripe) {
+    let (limits, ripe) = (growing.figures().bolts?, course.ripening?.ripe);
+    if !bolts(grower, limits, ripe) {
         return None;
     }
-    let shaded = Figures { bolts: Some(bears + SHADE_TAKES), ..figures.clone() };
-    Some(Harm::Bolts { mean: grower.weather.mean(ripe), bears, shade_helps: !bolts(grower, &shaded, ripe) })
+    let shaded = Bolts { mean: limits.mean + SHADE_TAKES, ..limits };
+    Some(Harm::Bolts { mean: grower.weather.mean(ripe), bears: limits.mean, shade_helps: !bolts(grower, shaded, ripe) })
 }

@@ -3,41 +3,60 @@
 use crate::catalogue::{Crop, Hardiness, Life, Way};
 use crate::climate::bed_soil::BedSoil;
 use crate::climate::calendar;
-use crate::climate::calendar::{in_year, year_span};
+use crate::climate::frost::Side;
+use crate::climate::weather::Weather;
 use crate::growth::growing::Growing;
-use crate::growth::window::windows;
+use crate::growth::window::{Gate, Window, windows};
 use crate::known::Known;
 use jiff::ToSpan;
 use jiff::civil::Date;
 use sparrow_facts::ids::BedId;
-use sparrow_facts::site::Site;
 
 /// Days between ripe and cleared; nobody lifts a whole bed on one evening.
 const TO_CLEAR: i64 = 7;
+
+/// A coldest mean above which a place has no winter that ends a stand \[°C\] (own choice).
+const MILD: f64 = 8.0;
 
 /// Days before the even-chance last frost from which anything is usually begun (common practice: four to six weeks).
 const EARLIEST: i64 = 35;
 
 /// The first and last day a new patch of a growing year is taken to stand in a bed, or in open ground.
 ///
-/// It starts on the first day of the year's first window on which the soil is as warm as it had better be, but
+/// It starts on the first day of the year's longest window on which the soil is as warm as it had better be, but
 /// not more than five weeks before the even-chance last frost, since what is sown in the cold hardly gains on it,
 /// and stands until it has been picked for its usual time, tender crops no longer than to the even-chance first
 /// frost. Where the year has no window for it, the coarse days of common practice are taken.
 pub fn usual_span(known: Known, crop: &Crop, way: &Way, bed: Option<BedId>, year: i16) -> (Date, Date) {
     let Known { garden, grower, .. } = known;
-    let coarse = coarse_span(&garden.site, crop, way, year);
+    let coarse = coarse_span(&grower.weather, crop, way, year);
     if crop.life == Life::Perennial && crop.hardiness == Hardiness::Hardy && way.days[0] >= 300 {
         return coarse;
     }
     let growing = Growing::usual(crop, way);
     let soil = known.soil_of(bed);
     let found = windows(grower, garden.almanac.appetite, growing, year, &soil);
-    let Some(window) = found.first() else { return coarse };
-    let hemisphere = garden.site.latitude.hemisphere();
-    let earliest = garden.site.frost.map(|frost| calendar::in_year(frost.last, year, hemisphere).saturating_sub(EARLIEST.days()));
+    let year_ends = calendar::year_span(year, grower.weather.hemisphere()).1;
+    let Some(window) = season(&found, year_ends) else { return coarse };
+    let earliest = grower.weather.even_frost(Side::Spring, year).map(|frost| frost.saturating_sub(EARLIEST.days()));
     let from = window.better.unwrap_or(window.from).max(earliest.unwrap_or(window.from).min(window.until));
     (from, stands_until(known, growing, &soil, from).unwrap_or(coarse.1.max(from)))
+}
+
+/// The window of a year's season for a crop: the longest of those that ripen within the year, where there are any. One that
+/// runs over the turn of the year is one with the year's first, and begins in this year.
+fn season(windows: &[Window], year_ends: Date) -> Option<&Window> {
+    let length = |window: &Window| (window.until - window.from).get_days();
+    let (first, last) = (windows.first()?, windows.last()?);
+    let runs_over = windows.len() > 1 && first.opens == Gate::YearEnds && last.closes == Gate::YearEnds;
+    let whole = |window: &&Window| match runs_over {
+        true if std::ptr::eq(*window, last) => length(first) + length(last),
+        true if std::ptr::eq(*window, first) => 0,
+        _ => length(window),
+    };
+    // Of two as long, the first.
+    let in_time = |window: &&Window| window.ripe.is_some_and(|[first, _]| first <= year_ends);
+    windows.iter().rev().max_by_key(|window| (in_time(window), whole(window)))
 }
 
 /// The last day a patch is taken to stand that starts on a given day; nothing when it never ripens.
@@ -47,18 +66,20 @@ pub fn usual_end(known: Known, crop: &Crop, way: &Way, bed: BedId, from: Date) -
 }
 
 fn stands_until(known: Known, growing: Growing, soil: &BedSoil, from: Date) -> Option<Date> {
-    let Known { garden, grower, .. } = known;
+    let Known { grower, .. } = known;
     let ripening = grower.ripening(growing, from, soil)?;
     let (figures, crop) = (growing.figures(), growing.crop);
     let picked = if growing.picked_again() { i64::from(figures.picked) } else { 0 };
     let until = ripening.ripe.saturating_add((picked + TO_CLEAR).days());
-    let hemisphere = garden.site.latitude.hemisphere();
-    let year = calendar::growing_year(from, hemisphere);
-    let (_, last) = calendar::year_span(year, hemisphere);
-    let frost = garden.site.frost.map(|frost| calendar::in_year(frost.first, year, hemisphere));
+    let weather = &grower.weather;
+    let year = calendar::growing_year(from, weather.hemisphere());
+    let (_, last) = calendar::year_span(year, weather.hemisphere());
+    let frost = weather.even_frost(Side::Autumn, year).filter(|frost| *frost > from);
     let end = match frost {
-        _ if figures.winters => until,
+        _ if figures.winter.is_some() || figures.bulbs.is_some() => until,
         Some(frost) if crop.hardiness == Hardiness::Tender => frost.max(ripening.ripe),
+        // Where the winter stops nothing, the year's end is no end.
+        _ if weather.normals.mean[weather.coldest()] > MILD => until,
         _ => last.max(ripening.ripe),
     };
     Some(until.min(end))
@@ -71,15 +92,15 @@ fn stands_until(known: Known, growing: Growing, soil: &BedSoil, from: Date) -> O
 /// days, and those that are picked again and again for eight weeks more, tender ones no longer than
 /// to the first frost. Perennials stand from the year's first day for five years. Without frost
 /// everything starts sixty days into the year.
-pub fn coarse_span(site: &Site, crop: &Crop, way: &Way, year: i16) -> (Date, Date) {
-    let hemisphere = site.latitude.hemisphere();
-    let (first, last) = year_span(year, hemisphere);
+pub fn coarse_span(weather: &Weather, crop: &Crop, way: &Way, year: i16) -> (Date, Date) {
+    let (first, last) = calendar::year_span(year, weather.hemisphere());
     if crop.life == Life::Perennial && crop.hardiness == Hardiness::Hardy {
         return (first, last.saturating_add(4.years()));
     }
-    let spring = site.frost.map_or(first.saturating_add(60.days()), |frost| in_year(frost.last, year, hemisphere));
-    let autumn = site.frost.map_or(last, |frost| in_year(frost.first, year, hemisphere));
-    let from = match (site.frost, crop.hardiness) {
+    let frost = weather.even_frost(Side::Spring, year);
+    let spring = frost.unwrap_or(first.saturating_add(60.days()));
+    let autumn = weather.even_frost(Side::Autumn, year).unwrap_or(last);
+    let from = match (frost, crop.hardiness) {
         (None, _) => spring,
         (_, Hardiness::Hardy) => spring.saturating_sub(28.days()),
         (_, Hardiness::HalfHardy) => spring.saturating_sub(7.days()),

@@ -45,7 +45,7 @@ pub fn year(known: Known, needle: Date) -> GrowingYear {
     let weeks = |of: &dyn Fn(Date) -> f64| (0..53).map(|week: i64| of(first_day.saturating_add((week * 7).days()))).collect();
     GrowingYear {
         year,
-        planning_year: calendar::planning_year(today, &garden.site),
+        planning_year: grower.weather.planning_year(today),
         first_day,
         last_day,
         needle,

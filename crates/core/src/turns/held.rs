@@ -1,7 +1,9 @@
 //! What stood, and what is planted, in each piece of ground in each year?
 
 use crate::catalogue::{Crop, Way};
-use crate::climate::calendar::{growing_year, in_year, year_span};
+use crate::climate::calendar::{growing_year, year_span};
+use crate::climate::frost::Side;
+use crate::climate::weather::Weather;
 use crate::known::Known;
 use crate::rules::past::rotating_family;
 use crate::turns::ground::Plot;
@@ -11,7 +13,6 @@ use sparrow_facts::history::{PastStand, Stood};
 use sparrow_facts::ids::{PastId, PatchId};
 use sparrow_facts::patch::Patch;
 use sparrow_facts::refusal::Refusal;
-use sparrow_facts::site::Site;
 use sparrow_facts::turns::{Needs, Parts, Piece, WishDraft, YearsOf};
 use sparrow_facts::units::Length;
 
@@ -48,20 +49,20 @@ pub struct Held {
 const HELD_DAYS: i32 = 21;
 
 /// The first days of the three parts of a growing year, and the last day of the year.
-pub fn bounds(site: &Site, year: i16) -> [Date; 4] {
-    let hemisphere = site.latitude.hemisphere();
-    let (first, last) = year_span(year, hemisphere);
-    let (main, late) = site.frost.map_or((first.saturating_add(120.days()), last.saturating_sub(120.days())), |frost| {
-        let (spring, autumn) = (in_year(frost.last, year, hemisphere), in_year(frost.first, year, hemisphere));
-        (spring.saturating_add(21.days()), autumn.saturating_sub(70.days()))
-    });
+pub fn bounds(weather: &Weather, year: i16) -> [Date; 4] {
+    let (first, last) = year_span(year, weather.hemisphere());
+    let frosts = weather.even_frost(Side::Spring, year).zip(weather.even_frost(Side::Autumn, year));
+    let without = (first.saturating_add(120.days()), last.saturating_sub(120.days()));
+    let parts = frosts.map(|(spring, autumn)| (spring.saturating_add(21.days()), autumn.saturating_sub(70.days())));
+    // Where frost leaves too little between, or comes only in the deep of winter, the year's thirds hold.
+    let (main, late) = parts.filter(|(main, late)| first < *main && main < late && *late < last).unwrap_or(without);
     [first, main, late, last]
 }
 
 /// The parts of a growing year in which something stands from one day to another; its first if it
 /// stands too briefly for any.
-pub fn parts_of(site: &Site, from: Date, until: Date, year: i16) -> Parts {
-    let [first, main, late, last] = bounds(site, year);
+pub fn parts_of(weather: &Weather, from: Date, until: Date, year: i16) -> Parts {
+    let [first, main, late, last] = bounds(weather, year);
     let days = |a: Date, b: Date| (b.min(until) - a.max(from)).get_days();
     let (early, main, late) = (days(first, main), days(main, late), days(late, last));
     let parts = Parts { early: early >= HELD_DAYS, main: main >= HELD_DAYS, late: late >= HELD_DAYS };
@@ -135,7 +136,7 @@ fn of_patch(known: Known, plots: &[Plot], patch: &Patch) -> Vec<Held> {
                 year,
                 family: crop.family.clone(),
                 stood: Stood::Crop(crop.key.clone()),
-                parts: parts_of(&garden.site, patch.from, patch.until, year),
+                parts: parts_of(&known.grower.weather, patch.from, patch.until, year),
                 centisquares: u32::try_from(area * share / 100).ok(),
                 patch: Some(patch.id),
                 past: None,
@@ -151,13 +152,13 @@ fn of_patch(known: Known, plots: &[Plot], patch: &Patch) -> Vec<Held> {
 
 /// What a wish for a crop usually is: as it would be planted this year, on four squares.
 pub fn usual_wish(known: Known, crop: &str) -> Result<WishDraft, Refusal> {
-    let Known { garden, catalogue, today, .. } = known;
+    let Known { catalogue, today, .. } = known;
     let crop = catalogue.crop(crop).ok_or_else(|| Refusal::Unknown { what: "crop", key: crop.to_string() })?;
     let way = &crop.ways[0];
-    let year = crate::climate::calendar::planning_year(today, &garden.site);
+    let year = known.grower.weather.planning_year(today);
     let (from, until) = crate::season::span::usual_span(known, crop, way, None, year);
     let winters = winters(crop, way);
-    let parts = if winters { Parts { late: false, ..Parts::ALL } } else { parts_of(&garden.site, from, until, year) };
+    let parts = if winters { Parts { late: false, ..Parts::ALL } } else { parts_of(&known.grower.weather, from, until, year) };
     Ok(WishDraft {
         crop: crop.key.clone(),
         squares: 4,

@@ -1,7 +1,6 @@
 //! The rotation problem of a garden: its pieces, wishes, rules and history in the words of the solver.
 
 use crate::catalogue::{Crop, Feeding};
-use crate::climate::calendar::planning_year;
 use crate::known::Known;
 use crate::rules::past::values;
 use crate::turns::ground::{Plot, plots};
@@ -50,7 +49,7 @@ impl Problem {
     /// States the problem that a garden poses on a day.
     pub fn of(known: Known) -> Self {
         let Known { garden, today, .. } = known;
-        let first = planning_year(today, &garden.site);
+        let first = known.grower.weather.planning_year(today);
         let plots = plots(garden);
         let held = held(known, &plots);
         let mut problem = Problem { first, plots, held, instance: Instance::default() };

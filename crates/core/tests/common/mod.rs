@@ -21,7 +21,7 @@ use sparrow_facts::ids::{BedId, OwnGroupingId, PatchId, TurnPlanId, WishId};
 use sparrow_facts::patch::{Patch, Placing, Planted};
 use sparrow_facts::rect::{Rect, RowLine};
 use sparrow_facts::school::{School, SchoolFor};
-use sparrow_facts::site::{Frost, Latitude, MonthDay, Site};
+use sparrow_facts::site::{Freezes, Frost, Latitude, MonthDay, PlaceMonths, Site};
 use sparrow_facts::spacing::OwnSpacing;
 use sparrow_facts::timing::{Means, Timing};
 use sparrow_facts::turns::{Closing, Entry, Needs, Parts, Piece, Pinned, Unknown, WishDraft, YearsOf};
@@ -65,9 +65,34 @@ pub fn site(units: Units) -> Site {
         latitude: Latitude(4490),
         units,
         north: 0,
-        frost: Some(Frost { last: day(4, 21), first: day(10, 24), spread_days: 14 }),
+        freezes: Freezes::Dates(Frost { last: day(4, 21), first: day(10, 24), spread_days: 14, in_ten: 10 }),
+        longitude: None,
+        months: Some(mild_coast()),
         zone: None,
     }
+}
+
+/// The months of a mild coast in the north. Made up.
+pub fn mild_coast() -> PlaceMonths {
+    let mean = [5.0, 6.0, 8.0, 10.0, 13.0, 16.0, 18.0, 18.0, 16.0, 11.5, 8.0, 5.5];
+    PlaceMonths { mean: mean.map(TenthsC::of), rain_mm: [120, 90, 90, 60, 50, 40, 20, 25, 50, 90, 130, 140] }
+}
+
+/// The same site as far south of the equator, half a year on.
+pub fn turned(site: &Site) -> Site {
+    let months = site.months.map(|PlaceMonths { mut mean, mut rain_mm }| {
+        mean.rotate_left(6);
+        rain_mm.rotate_left(6);
+        PlaceMonths { mean, rain_mm }
+    });
+    let freezes = match site.freezes {
+        Freezes::Dates(frost) => {
+            let on = |day: MonthDay| MonthDay { month: (day.month + 5) % 12 + 1, ..day };
+            Freezes::Dates(Frost { last: on(frost.last), first: on(frost.first), ..frost })
+        }
+        other => other,
+    };
+    Site { latitude: Latitude(-site.latitude.0), months, freezes, ..site.clone() }
 }
 
 /// A garden of so many beds of 4 × 8 squares; the first is braced in the middle.
@@ -180,9 +205,9 @@ fn some_season(bed: BedId, [b, c, d, e]: [u8; 4]) -> SeasonChange {
     };
     match b % 8 {
         0 => SeasonChange::SetAppetite { appetite: [Appetite::Cautious, Appetite::Even, Appetite::Bold][usize::from(c % 3)] },
-        1 => SeasonChange::TakeShape { shape: [None, Some("north".into()), Some("nowhere".into())][usize::from(c % 3)].clone() },
+        1 => SeasonChange::SetFreezes { freezes: [Freezes::ByClimate, Freezes::Never, Freezes::EveryMonth][usize::from(c % 3)] },
         2 => SeasonChange::TakeMonths { months },
-        3 => SeasonChange::TakeAgain { from: [WarmthFrom::Shape, WarmthFrom::Months, WarmthFrom::Station][usize::from(c % 3)] },
+        3 => SeasonChange::TakeAgain { from: [WarmthFrom::Place, WarmthFrom::Months, WarmthFrom::Station][usize::from(c % 3)] },
         4 => SeasonChange::SetWarmth { bed, mulch: Mulch::Straw, cover: if c % 2 == 0 { Cover::None } else { Cover::Tunnel } },
         5 => SeasonChange::Read { bed, on: day(c), soil: (d % 3 != 0).then_some(TenthsC(i16::from(e) * 4)) },
         6 => SeasonChange::SetShelf { shelf: Shelf { cells: u16::from(c) * 30, survival: d, ..Shelf::default() } },

@@ -23,7 +23,7 @@ use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::PatchId;
 use sparrow_facts::patch::Patch;
 use sparrow_facts::rect::Rect;
-use sparrow_facts::site::{Frost, Latitude, MonthDay};
+use sparrow_facts::site::{Freezes, Frost, Latitude, MonthDay};
 use sparrow_facts::timing::{Means, Timing};
 use sparrow_facts::units::TenthsC;
 
@@ -56,7 +56,7 @@ proptest! {
         }
         if let Some(ripening) = course.ripening {
             prop_assert!(course.plant <= ripening.up && ripening.up < ripening.ripe);
-            prop_assert!(ripening.days >= ripening.days_by_warmth, "short days never hurry");
+            prop_assert!(ripening.days >= ripening.days_by_warmth, "little light never hurries");
         }
         for hand in hand_offs(&garden, std::slice::from_ref(&course)) {
             prop_assert!(hand.first != hand.then);
@@ -88,14 +88,17 @@ proptest! {
         let found = |garden: &Garden| windows(known(garden).grower, Appetite::Even, Growing::by(crop, way, means), 2027, &BedSoil::default());
         let before = found(&garden);
         // The months are typed, so only the frosts move: spring's later into May, autumn's earlier into October.
-        let frost = Frost { last: MonthDay { month: 5, day: later }, first: MonthDay { month: 10, day: 24 - earlier.min(23) }, spread_days: 14 };
-        change(&mut garden, &[SeasonChange::SetFrost { frost: Some(frost) }]);
+        let frost = Frost { last: MonthDay { month: 5, day: later }, first: MonthDay { month: 10, day: 24 - earlier.min(23) }, spread_days: 14, in_ten: 10 };
+        change(&mut garden, &[SeasonChange::SetFreezes { freezes: Freezes::Dates(frost) }]);
         let after = found(&garden);
         // What is planted in autumn goes by the autumn it is planted in.
-        if !way.season.winters && let (Some(a), Some(b)) = (before.first(), after.first()) {
+        if way.season.autumn.is_none() && way.season.winter.is_none() && let (Some(a), Some(b)) = (before.first(), after.first()) {
             prop_assert!(b.from >= a.from, "{}: opens {} then {}", crop.key, a.from, b.from);
             let (a, b) = (before.last().map(|w| w.until), after.last().map(|w| w.until));
-            prop_assert!(b <= a, "{}: closes {a:?} then {b:?}", crop.key);
+            // Bent nights scatter otherwise, by a few days; and where the best start's picking is less, half of it comes later.
+            let most = if crop.picked_again(way) { 21 } else { 7 };
+            let later = a.zip(b).map_or(0, |(a, b)| (b - a).get_days());
+            prop_assert!(later <= most, "{}: closes {a:?} then {b:?}", crop.key);
         }
         prop_assert!(after.len() <= before.len() + 1);
     }
@@ -195,10 +198,10 @@ proptest! {
         let mut south = garden();
         south.site.latitude = Latitude(-south.site.latitude.0);
         // Six months on, day for day: 21 April and 24 October become 21 October and 24 April.
-        let frost = Frost { last: MonthDay { month: 10, day: 21 }, first: MonthDay { month: 4, day: 24 }, spread_days: 14 };
+        let frost = Frost { last: MonthDay { month: 10, day: 21 }, first: MonthDay { month: 4, day: 24 }, spread_days: 14, in_ten: 10 };
         let turned = |months: [i16; 12]| { let mut months = months; months.rotate_left(6); months.map(TenthsC) };
         let months = Monthly { high: turned(HIGHS), low: turned(LOWS) };
-        change(&mut south, &[SeasonChange::SetFrost { frost: Some(frost) }, SeasonChange::TakeMonths { months }]);
+        change(&mut south, &[SeasonChange::SetFreezes { freezes: Freezes::Dates(frost) }, SeasonChange::TakeMonths { months }]);
         let of = |garden: &Garden| windows(known(garden).grower, Appetite::Even, Growing::by(crop, way, means), 2027, &BedSoil::default());
         let (a, b) = (of(&north), of(&south));
         if crop.life != Life::Perennial && a.len() == b.len() {

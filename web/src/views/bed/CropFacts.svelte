@@ -16,12 +16,12 @@
   };
   const units = $derived(garden.units);
   const warmth = $derived((celsius: number) =>
-    units === 'imperial' ? `${Math.round(celsius * 1.8 + 32)} °F` : `${celsius} °C`,
+    units === 'imperial' ? `${Math.round(celsius * 1.8 + 32)} °F` : `${Math.round(celsius)} °C`,
   );
   const source = $derived((group: string) => garden.catalogue.sources[crop.sources[group] ?? '']);
 
   const rows = $derived([
-    ['soil', 'Sowing', `${METHODS[crop.method]}, ${length(crop.sow_depth, units)} deep; soil from ${warmth(crop.soil_c[0])}, best ${warmth(crop.soil_c[1])}`],
+    ['soil', 'Sowing', `${METHODS[crop.method]}, ${length(crop.sow_depth, units)} deep; soil from ${warmth(way.soil.may)}, better from ${warmth(way.soil.better)}${way.soil.best ? `, up soonest at ${warmth(way.soil.best)}` : ''}`],
     ['season', 'Days', `${way.days[0]} to ${way.days[1]} from ${way.counted_from}${crop.pick_every ? `, then picked every ${crop.pick_every} days or so` : ''}`],
     ['size', 'Size', `${length(way.spread, units)} wide, ${length(way.height, units)} high; roots ${length(crop.root_depth, units)} deep`],
     ['season', 'In rows', `${length(way.row[0], units)} apart, rows ${length(way.row[1], units)}`],

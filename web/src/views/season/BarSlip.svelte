@@ -103,10 +103,15 @@
       >
     </div>
     <p class="mt-1" data-ripening>{ripeningWords(course.ripening)}</p>
-    {#if course.ripening.heat > 0 && known}
+    {#if known?.figures.bulbs}
+      <p class="quiet">It makes its bulb when the days are long enough for the kind grown at this latitude.</p>
+    {:else if known}
       <p class="quiet">
-        Reckoned from the packet at a mean of {degrees(known.figures.usual, garden.units)}, the usual season of such
-        crops, as heat above {degrees(known.figures.base, garden.units)}; growth nearly stops in days under ten hours.
+        The packet is taken to hold at a mean of {degrees(known.figures.usual, garden.units)} in good light; it grows fastest
+        at {degrees(known.figures.response.best, garden.units)}, not below {degrees(
+          known.figures.response.base,
+          garden.units,
+        )} nor above {degrees(known.figures.response.most, garden.units)}.
       </p>
     {/if}
   {/if}

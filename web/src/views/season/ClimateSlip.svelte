@@ -1,18 +1,19 @@
 <script lang="ts">
-  // The climate of the place: frosts, a generic year, twelve pairs or a station's file; soil readings and covers.
+  // The climate of the place: frosts, where its warmth is taken from; soil readings and covers.
   import { LETTERS } from '../../generated/Limits';
   import { api, Refused } from '../../api';
   import FrostFields from '../../frame/FrostFields.svelte';
   import type { Appetite } from '../../generated/Appetite';
+  import type { FrostEdge } from '../../generated/FrostEdge';
   import type { Monthly } from '../../generated/Monthly';
   import type { SeasonView } from '../../generated/SeasonView';
   import type { StationRead } from '../../generated/StationRead';
-  import { AnswerState } from '../../state/answer.svelte';
   import { useOpenGarden } from '../../state/context';
   import type { SeasonState } from '../../state/season.svelte';
   import { dayMonth, fullDate, MONTHS } from '../../words/dates';
   import { count } from '../../words/lengths';
-  import { fieldDegrees, FROM, tenths } from '../../words/season';
+  import { CREDITS, spotWords } from '../../words/place';
+  import { BY_LATITUDE, degreesMore, fieldDegrees, FROM, FROST_FROM, tenths } from '../../words/season';
   import { upper } from '../../words/reasons';
   import BedWarmth from './BedWarmth.svelte';
   import { untrack } from 'svelte';
@@ -21,14 +22,12 @@
   const { garden } = useOpenGarden();
 
   const almanac = $derived(garden.view.garden.almanac);
-  const edges = $derived([garden.season.last_frost, garden.season.first_frost]);
-  let way: 'shape' | 'months' | 'station' = $state(untrack(() => garden.view.garden.almanac.from));
+  const site = $derived(garden.view.garden.site);
+  const edges = $derived([garden.season.last_frost, garden.season.first_frost] as [FrostEdge | null, FrostEdge | null]);
+  let way: 'place' | 'months' | 'station' = $state(untrack(() => garden.view.garden.almanac.from));
   let read: StationRead | null = $state.raw(null);
   let trouble = $state('');
   let stationName = $state('');
-
-  const answer = new AnswerState(garden, () => ({ ask: 'shapes' }));
-  const shapes = $derived(answer.is);
 
   const unit = $derived(garden.units === 'imperial' ? '°F' : '°C');
   const start = untrack(() => garden.view.garden.almanac.months);
@@ -71,50 +70,57 @@
       read = null;
   }
 
+  const fromStation = $derived(almanac.from === 'station' && (almanac.station?.years.length ?? 0) > 1);
+  const moved = $derived(view.weather.nights_moved);
+  const frostFrom = $derived(
+    `${fromStation ? 'By the station’s years' : FROST_FROM[site.freezes.is]}${Math.abs(moved) < 0.3 ? '' : `; for that all nights are taken ${degreesMore(moved, garden.units)} against the place’s own`}.`,
+  );
   let fields: ReturnType<typeof FrostFields> | undefined = $state();
   let dates = $state(false);
-  const fromStation = $derived(almanac.from === 'station' && (almanac.station?.years.length ?? 0) > 1);
   async function freezes(event: SubmitEvent) {
     event.preventDefault();
-    await season.change({ season: 'set-frost', frost: fields?.typed() ?? null });
+    if (fields) await season.change({ season: 'set-freezes', freezes: fields.typed() });
   }
 </script>
 
 <h2>Climate</h2>
 <p class="quiet border-b-2 border-hair pb-2">
-  warmth from {FROM[view.weather.from]}{view.weather.shape ? `: ${view.weather.shape[1]}` : ''}{view.weather.from ===
-    'station' && almanac.station
+  warmth from {view.weather.by_latitude ? BY_LATITUDE : FROM[view.weather.from]}{view.weather.from === 'station' &&
+  almanac.station
     ? `: ${almanac.station.name}`
     : ''}
 </p>
 {#if trouble}<p class="trouble mt-2" role="alert">{trouble}</p>{/if}
 <h3>Frost, as chances</h3>
-{#if edges[0] && edges[1]}
+{#if edges[0] || edges[1]}
   <table class="w-full text-[14.5px]" data-frost>
     <thead class="quiet text-left"><tr><td></td><th>9 in 10</th><th>even</th><th>1 in 10</th></tr></thead>
     <tbody>
       <tr
-        ><th class="text-left font-normal">last after</th><td>{dayMonth(edges[0].early)}</td><td
-          >{dayMonth(edges[0].even)}</td
-        ><td>{dayMonth(edges[0].late)}</td></tr
+        ><th class="text-left font-normal">last after</th
+        >{#each [edges[0]?.early, edges[0]?.even, edges[0]?.late] as day, n (n)}<td
+            >{day ? dayMonth(day) : 'less often'}</td
+          >{/each}</tr
       >
       <tr
-        ><th class="text-left font-normal">first by</th><td>{dayMonth(edges[1].late)}</td><td
-          >{dayMonth(edges[1].even)}</td
-        ><td>{dayMonth(edges[1].early)}</td></tr
+        ><th class="text-left font-normal">first by</th
+        >{#each [edges[1]?.late, edges[1]?.even, edges[1]?.early] as day, n (n)}<td
+            >{day ? dayMonth(day) : 'less often'}</td
+          >{/each}</tr
       >
     </tbody>
   </table>
-{:else}<p class="quiet">It does not freeze here, as far as is known.</p>{/if}
+{:else}<p class="quiet">It hardly ever freezes here, as far as is known.</p>{/if}
+<p class="quiet" data-frost-from>{frostFrom}</p>
 {#if garden.mayChange}
   <button class="act mt-1" aria-expanded={dates} onclick={() => (dates = !dates)}
-    >{fromStation ? 'the two dates, for when the station is not used' : 'type the two dates'}</button
+    >{fromStation ? 'what you know, for when the station is not used' : 'say what you know of its frosts'}</button
   >
   {#if dates}
-    {#key JSON.stringify(garden.view.garden.site.frost)}
+    {#key JSON.stringify(garden.view.garden.site.freezes)}
       <form class="mt-1 grid gap-2" onsubmit={freezes} aria-label="When it freezes">
-        <FrostFields bind:this={fields} frost={garden.view.garden.site.frost} />
-        <div><button class="act">take these dates</button></div>
+        <FrostFields bind:this={fields} freezes={garden.view.garden.site.freezes} {edges} />
+        <div><button class="act">take this</button></div>
       </form>
     {/key}
   {/if}
@@ -132,7 +138,7 @@
 >
 <h3>Warmth</h3>
 <p class="mb-1 flex flex-wrap gap-x-4" role="group" aria-label="Where the warmth is taken from">
-  {#each [['shape', 'a generic year'], ['months', 'twelve pairs'], ['station', 'a station’s file']] as [key, words] (key)}
+  {#each [['place', 'the place'], ['months', 'twelve pairs'], ['station', 'a station’s file']] as [key, words] (key)}
     <button
       class="act"
       aria-pressed={way === key}
@@ -141,22 +147,19 @@
     >
   {/each}
 </p>
-{#if way === 'shape'}
-  <label class="field"
-    >A year like<select
-      name="shape"
-      value={almanac.from === 'shape' ? (almanac.shape ?? '') : 'none'}
-      disabled={!garden.mayChange}
-      onchange={(event) => season.change({ season: 'take-shape', shape: event.currentTarget.value || null })}
-    >
-      {#if almanac.from !== 'shape'}<option value="none" disabled>choose one</option>{/if}
-      <option value="">the nearest to your frost dates</option>
-      {#each shapes?.shapes ?? [] as shape (shape.key)}<option value={shape.key}
-          >{shape.name}{shape.key === shapes?.nearest ? ' (nearest)' : ''}</option
-        >{/each}</select
-    ></label
-  >
-  <p class="quiet mt-1">Its nights are raised or lowered to fit your two frost dates. Your own figures are better.</p>
+{#if way === 'place'}
+  <p>
+    {site.place || 'This place'}, {spotWords(site.latitude, site.longitude)}.
+    {#if almanac.from !== 'place' && garden.mayChange}<button
+        class="act"
+        onclick={() => season.change({ season: 'take-place' })}>take the climate of the place</button
+      >{/if}
+  </p>
+  <p class="quiet">
+    {site.months
+      ? `Means and rain of its months from a map of the world; highs and lows follow from them by a rule, right to about a degree or two. ${CREDITS}`
+      : 'Only its latitude is known: the warmth is the middle of all land there. Say where it lies in the Yard, under the garden’s place.'}
+  </p>
 {:else if way === 'months'}
   <form onsubmit={typed} aria-label="Usual highs and lows of the months">
     <table class="w-full" data-months>

@@ -15,11 +15,19 @@
   let bed: number | null = $state(null);
   let all = $state(false);
   let sought = $state('');
+  let others = $state(false);
+  const own = $derived(garden.view.garden.almanac.beds.find((one) => one.bed === bed)?.cover ?? 'none');
+  const shown = $derived((one: Starts) => (others ? one.windows : told(one)));
 
   const answer = new AnswerState(garden, () => ({ ask: 'starts', bed, year: view.year }));
   const found = $derived(answer.is);
 
   const within = (day: string, [from, until]: [string, string]) => from <= day && day <= until;
+  /** The usual means, or what else works where they have no day. */
+  const told = (one: Starts): Window[] => {
+    const usual = one.windows.filter((window) => window.means === one.means && window.cover === own);
+    return usual.length > 0 ? usual : one.windows;
+  };
   const inGround = (window: Window) => within(garden.needle, [window.from, window.until]);
   const onShelf = (window: Window) => window.inside !== null && within(garden.needle, window.inside);
   const name = (one: Starts): string => {
@@ -29,7 +37,7 @@
   };
   const listed = $derived.by(() =>
     (found ?? [])
-      .filter((one) => all || one.windows.some((window) => inGround(window) || onShelf(window)))
+      .filter((one) => all || shown(one).some((window) => inGround(window) || onShelf(window)))
       .filter((one) => name(one).toLowerCase().includes(sought.trim().toLowerCase()))
       .sort((a, b) => name(a).localeCompare(name(b))),
   );
@@ -78,6 +86,9 @@
     >on {dayMonth(garden.needle)}</button
   >
   <button class="act" aria-pressed={all} class:font-normal={!all} onclick={() => (all = true)}>all the year</button>
+  <label class="flex items-center gap-2"
+    ><input type="checkbox" bind:checked={others} name="starts-others" />by every means, also under a low tunnel</label
+  >
 </p>
 {#if found}
   <ul class="rows mb-3" data-starts>
@@ -86,18 +97,22 @@
         <span class="flex justify-between gap-2"
           >{#if garden.mayChange && first !== null}<button class="act" onclick={() => take(one)}>{name(one)}</button
             >{:else}<strong>{name(one)}</strong>{/if}{#if !all}<span class="quiet"
-              >{one.windows.some(inGround) ? MEANS[one.means] : 'seed on the shelf'}</span
+              >{shown(one).some(inGround) ? '' : 'seed on the shelf'}</span
             >{/if}</span
         >
         <svg viewBox="0 0 100 5" preserveAspectRatio="none" class="strip" aria-hidden="true">
           <rect class="year" x="0" y="2.2" width="100" height="0.6" />
-          {#each one.windows as window (window.from)}
+          {#each shown(one) as window (`${window.means} ${window.cover} ${window.from}`)}
             {#if window.inside}<rect class="shelf" y="1.7" height="1.6" {...part(window.inside)} />{/if}
             <rect class="ground" y="0.4" height="4.2" {...part([window.from, window.until])} />
           {/each}
           <rect class="needle" x={needle} y="0" width="0.4" height="5" />
         </svg>
-        {#each one.windows as window (window.from)}<span class="quiet block">{words(window)}</span>
+        {#each shown(one) as window (`${window.means} ${window.cover} ${window.from}`)}<span class="quiet block"
+            >{window.means === 'shelf' ? 'raised on the shelf or bought' : MEANS[window.means]}{window.cover !== own
+              ? ', under a low tunnel'
+              : ''}: {words(window)}</span
+          >
         {:else}<span class="quiet"
             >not in this year, in this soil{one.shut_by ? `: at best ${GATES[one.shut_by]}` : ''}</span
           >{/each}

@@ -23,8 +23,10 @@
 </script>
 
 <g class="weather">
-  {#if season.last_frost && season.first_frost}
+  {#if season.last_frost?.even}
     <rect class="frost" x={LEFT} y="0" width={Math.max(0, scale.x(season.last_frost.even) - LEFT)} {height} />
+  {/if}
+  {#if season.first_frost?.even}
     <rect
       class="frost"
       x={scale.x(season.first_frost.even)}

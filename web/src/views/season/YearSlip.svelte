@@ -7,7 +7,7 @@
   import type { SeasonState } from '../../state/season.svelte';
   import { dayMonth, plusDays } from '../../words/dates';
   import { upper } from '../../words/reasons';
-  import { degreeDays, degrees, degreesMore, FROM, PLACES, troubleWords } from '../../words/season';
+  import { BY_LATITUDE, degreeDays, degrees, degreesMore, FROM, PLACES, troubleWords } from '../../words/season';
 
   let { season, view }: { season: SeasonState; view: SeasonView } = $props();
   const { garden } = useOpenGarden();
@@ -22,7 +22,6 @@
   const soon = $derived(
     view.tasks.filter((task) => task.day >= garden.needle && task.day <= plusDays(garden.needle, 14)),
   );
-  const spring = $derived(!garden.season.first_frost || garden.needle < garden.season.first_frost.early);
 
   function words({ what }: ToSettle): [string, string] {
     if (what.about === 'patch') return [troubleWords(what.trouble).heading, name(what.patch)];
@@ -40,16 +39,17 @@
   function risk({ harm }: AtRisk): string {
     if (harm.is === 'bolts')
       return `bolts in a mean of ${degrees(harm.mean, garden.units)}${harm.shade_helps ? '; shade for the last weeks helps' : ''}`;
-    const part = { seedling: 'seedlings die', tops: 'dies', roots: 'roots die' }[harm.part];
-    return `${part} at ${degrees(harm.kills, garden.units)}: ${harm.percent} in 100; under fleece ${harm.fleece}, in a tunnel ${harm.tunnel}`;
+    const part = { seedling: 'seedlings die', tops: 'dies', product: 'what is picked spoils', roots: 'roots die' }[
+      harm.part
+    ];
+    return `${part} at ${degrees(harm.kills, garden.units)}: ${harm.percent} in 100 in two weeks; under fleece ${harm.fleece}, in a tunnel ${harm.tunnel}`;
   }
 </script>
 
 <h2>The year</h2>
 <p class="quiet border-b-2 border-hair pb-2">
-  warmth from {FROM[view.weather.from]}{view.weather.shape ? `: ${view.weather.shape[1]}` : ''}{garden.season.last_frost
-    ? `; a killing frost is taken in ${view.weather.chance} years of 100`
-    : '; no frost is known here'}
+  warmth from {view.weather.by_latitude ? BY_LATITUDE : FROM[view.weather.from]}; a loss to cold is taken in {view
+    .weather.chance} years of 100
 </p>
 <h3>To settle</h3>
 <ul class="rows" data-settle>
@@ -78,19 +78,19 @@
     garden.units,
   )} since {dayMonth(garden.season.first_day)}.
 </p>
-{#if garden.season.last_frost}
-  <p class="quiet">
-    A frost {spring ? 'on or after this day' : 'by this day'}: {view.weather.frost_percent} years in 100. A fleece is taken
-    for {degreesMore(2, garden.units)} at night, a tunnel for {degreesMore(3.5, garden.units)}: assumptions.
-  </p>
-{/if}
+<p class="quiet" data-frost-ahead>
+  A frost in the two weeks of nights from this day on: {view.weather.frost_percent} years in 100. A fleece is taken for {degreesMore(
+    2,
+    garden.units,
+  )} at night, a tunnel for {degreesMore(3.5, garden.units)}: assumptions.
+</p>
 <ul class="rows" data-risks>
   {#each view.at_risk.slice(0, 6) as one (`${one.patch} ${one.harm.is}`)}
     <li>
       <button class="act" onclick={() => season.choose({ is: 'patch', patch: one.patch })}>{name(one.patch)}</button>
       <span class="quiet">{risk(one)}</span>
     </li>
-  {:else}<li class="quiet">Nothing that stands then is likely to be hurt.</li>{/each}
+  {:else}<li class="quiet">Nothing that stands then is likely to be hurt in those nights.</li>{/each}
 </ul>
 <h3>The next two weeks</h3>
 <ul class="rows" data-tasks>

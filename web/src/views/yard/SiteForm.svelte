@@ -2,8 +2,8 @@
   import { LETTERS, LIMITS } from '../../generated/Limits';
   import { untrack } from 'svelte';
   import FrostFields from '../../frame/FrostFields.svelte';
-  import type { Frost } from '../../generated/Frost';
   import type { Site } from '../../generated/Site';
+  import PlaceFields from './PlaceFields.svelte';
 
   interface Props {
     site: Site | null;
@@ -14,9 +14,6 @@
 
   const start = untrack(() => site);
   let name = $state(start?.name ?? '');
-  let place = $state(start?.place ?? '');
-  let latitude = $state(String(Math.abs(start?.latitude ?? 4500) / 100));
-  let half = $state((start?.latitude ?? 0) < 0 ? 'south' : 'north');
   let units = $state(start?.units ?? 'imperial');
   let north = $state(start?.north ?? 0);
   const here = Intl.DateTimeFormat().resolvedOptions().timeZone;
@@ -25,31 +22,15 @@
   const zones = [
     ...new Set([...(start?.zone ? [start.zone] : []), here, ...Intl.supportedValuesOf('timeZone')]),
   ].sort();
-  /** What a new garden's fields begin with. */
-  const START: Record<string, Frost> = {
-    north: { last: { month: 4, day: 25 }, first: { month: 10, day: 20 }, spread_days: 14 },
-    south: { last: { month: 10, day: 25 }, first: { month: 4, day: 20 }, spread_days: 14 },
-  };
-  let begun = $state(untrack(() => START[half]));
   let frost: ReturnType<typeof FrostFields> | undefined = $state();
-
-  /** A new garden's frosts come half a year on in the other half of the world, unless others are typed already. */
-  function turned() {
-    if (JSON.stringify(frost?.typed()) === JSON.stringify(begun)) begun = START[half];
-  }
+  let place: ReturnType<typeof PlaceFields> | undefined = $state();
+  const climate = $derived(place?.climate() ?? null);
 
   function saved(event: SubmitEvent) {
     event.preventDefault();
-    const degrees = Math.round(Number(latitude.replace(',', '.')) * 100);
-    void save({
-      name,
-      place,
-      latitude: half === 'south' ? -degrees : degrees,
-      units,
-      north,
-      zone: zone || null,
-      frost: frost?.typed() ?? null,
-    });
+    const spot = place?.typed();
+    if (!spot || !frost) return;
+    void save({ name, ...spot, units, north, zone: zone || null, freezes: frost.typed() });
   }
 </script>
 
@@ -57,16 +38,13 @@
   <label class="field"
     >Name of the garden<input bind:value={name} required maxlength={LETTERS.name} name="garden-name" /></label
   >
-  <label class="field">Place<input bind:value={place} maxlength={LETTERS.name} name="place" /></label>
+  <PlaceFields bind:this={place} site={start} {units} />
+  <FrostFields
+    bind:this={frost}
+    freezes={start?.freezes ?? { is: 'by-climate' }}
+    edges={climate ? [climate.last_frost, climate.first_frost] : null}
+  />
   <div class="grid grid-cols-2 gap-4">
-    <label class="field"
-      >Latitude in degrees<input bind:value={latitude} inputmode="decimal" required name="latitude" /></label
-    >
-    <label class="field"
-      >Half of the world<select bind:value={half} onchange={turned} name="half"
-        ><option value="north">north</option><option value="south">south</option></select
-      ></label
-    >
     <label class="field"
       >Measures<select bind:value={units} name="units"
         ><option value="imperial">feet and inches, 12 in squares</option><option value="metric"
@@ -97,6 +75,5 @@
       </p>
     {/if}
   </div>
-  {#key begun}<FrostFields bind:this={frost} frost={start ? start.frost : (begun ?? null)} />{/key}
   <div><button class="act">{word}</button></div>
 </form>

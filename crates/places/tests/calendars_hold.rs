@@ -7,6 +7,7 @@ use std::collections::{BTreeMap, BTreeSet};
 const PLACES: &str = include_str!("data/calendars/places.csv");
 const TRIED: &str = include_str!("data/calendars/tried.csv");
 const HELD_BACK: &str = include_str!("data/calendars/held-back.csv");
+const SPANS: &str = include_str!("data/calendars/spans.csv");
 
 fn lines(table: &str) -> impl Iterator<Item = Vec<&str>> {
     table.lines().skip(1).map(|line| line.split(',').collect())
@@ -31,7 +32,15 @@ fn every_line_names_a_crop_of_the_catalogue_a_means_and_two_days() {
         assert_ne!(day(from), day(to), "{line:?}");
         crops.entry(climate).or_default().insert(crop);
     }
-    assert_eq!(crops.len(), places.len(), "every place has its calendar");
+    for line in lines(SPANS) {
+        let [climate, crop, way, means, first, last] = line[..] else { panic!("six columns: {line:?}") };
+        assert!(places.contains(climate) && !crops.contains_key(climate), "{line:?}");
+        assert!(Catalogue::standard().crop(crop).is_some_and(|crop| crop.way(way).is_some()), "{line:?}");
+        assert!(["bed", "shelf", "set"].contains(&means) && !(first.is_empty() && last.is_empty()), "{line:?}");
+        assert!([first, last].into_iter().filter(|end| !end.is_empty()).all(|end| day(end).month() > 0), "{line:?}");
+    }
+    let spans: BTreeSet<&str> = lines(SPANS).map(|line| line[0]).collect();
+    assert_eq!(crops.len() + spans.len(), places.len(), "every place has its calendar");
     for (climate, crops) in crops {
         assert!(crops.len() >= 25, "{climate} has {} crops", crops.len());
     }

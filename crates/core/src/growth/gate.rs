@@ -1,0 +1,67 @@
+//! Why is a day not for a crop? What shuts it.
+
+use serde::Serialize;
+
+/// Why a day is not for a crop.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[serde(rename_all = "kebab-case")]
+pub enum Gate {
+    /// The soil is too cold.
+    SoilCold,
+    /// The soil is too warm for its seed or its roots.
+    SoilWarm,
+    /// The last frost is further off than it is usually begun before.
+    FrostToCome,
+    /// The weeks to come are too hot to begin it.
+    TooHot,
+    /// Frost is too likely to kill it before it is ripe or picked.
+    Frost,
+    /// It would take too long, or not ripen at all, in the warmth and light that are left.
+    NoTime,
+    /// In the darkest weeks it would hardly grow.
+    NoLight,
+    /// It would bolt, or spoil, in the heat or the long days before it is ripe.
+    Bolts,
+    /// It would flower in days too hot or too cool to set.
+    SetsNothing,
+    /// There would be less than half of the picking that a better start has.
+    LittleToPick,
+    /// It is planted in autumn, and it is not autumn.
+    NotAutumn,
+    /// The ground freezes before it has rooted.
+    GroundFreezes,
+    /// It would be too small to stand over winter.
+    SmallForWinter,
+    /// It would be too large to stand over winter without bolting.
+    LargeForWinter,
+    /// The days are long enough for a bulb before it has grown.
+    DaysTooLong,
+    /// The days are never long enough here for it to make a bulb.
+    NoBulb,
+    /// Nothing: the growing year ends.
+    YearEnds,
+}
+
+impl Gate {
+    /// The gates in the order in which a day is asked for them.
+    pub const ASKED: [Gate; 17] = [
+        Gate::YearEnds,
+        Gate::SoilWarm,
+        Gate::SoilCold,
+        Gate::TooHot,
+        Gate::FrostToCome,
+        Gate::NotAutumn,
+        Gate::GroundFreezes,
+        Gate::NoBulb,
+        Gate::DaysTooLong,
+        Gate::SmallForWinter,
+        Gate::LargeForWinter,
+        Gate::NoTime,
+        Gate::NoLight,
+        Gate::Frost,
+        Gate::Bolts,
+        Gate::SetsNothing,
+        Gate::LittleToPick,
+    ];
+}

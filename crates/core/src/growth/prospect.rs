@@ -1,0 +1,426 @@
+//! What becomes of a crop that starts on each day of a year? Soil, air, cold, warmth, light and heat, asked in that order.
+
+use crate::catalogue::{Bulbs, Figures, Sets};
+use crate::climate::bed_soil::BedSoil;
+use crate::climate::frost::Side;
+use crate::climate::normals::{DAYS, day_index};
+use crate::growth::bulbing::days_to_bulbing;
+use crate::growth::cold::{ColdPart, SETS_SHOW, YOUNG, hardening, kills, last_part, there_before};
+use crate::growth::gate::Gate;
+use crate::growth::grower::{Grower, LONGEST_UP, asks};
+use crate::growth::growing::Growing;
+use crate::growth::sums::{between, days_to};
+use jiff::ToSpan;
+use jiff::civil::{Date, date};
+use sparrow_facts::almanac::Appetite;
+use sparrow_facts::site::Hemisphere;
+use sparrow_facts::timing::Means;
+
+/// Each day of a year, 1 January first: nothing where a crop may start, else what shuts it.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Prospect {
+    gates: Vec<Option<Gate>>,
+}
+
+/// Days after which a sowing or planting must bear the heat.
+const ESTABLISHED: usize = 20;
+/// The days of the year with the least daylight, north and south of the equator.
+const SHORTEST_DAYS: [usize; 2] = [354, 171];
+/// The longest that the last frost is waited for \[days\]: a frost in high summer is no reason to wait for the next.
+const WAITS: f64 = 200.0;
+/// Days in which seed should be up (common practice: what is not up in a month is sown again).
+const UP_IN: usize = 30;
+/// Days until a set or a plant that makes a bulb grows on.
+const BULBS_GROW: [usize; 2] = [14, 7];
+/// A coldest month's mean below which a place has a winter that plants stand through, and below which onions are chilled
+/// \[°C\] (own choice).
+const WINTER: f64 = 8.0;
+const CHILLS: f64 = 15.0;
+/// The longest an onion waits for its days \[days\].
+const LONGEST_WAIT: usize = 240;
+/// A bulb that is planted in autumn has three weeks before the soil is as cold as that \[°C\].
+const FREEZES: f64 = 3.0;
+/// The sun's declination below which the days are the year's darkest \[degrees\], and the part of its usual pace that a sowing
+/// must grow at in its first month to be begun then (own choice, with which winter sowings agree with printed calendars).
+const DARKEST: f64 = -18.5;
+const PACE_IN_THE_DARK: f64 = 0.5;
+/// Days of picking without which nothing is worth starting.
+const LEAST_PICKED: usize = 7;
+/// Holes so short are no holes, and windows so short no windows \[days\].
+const HOLE: usize = 10;
+const SHORTEST: usize = 7;
+/// Days of setting that count for what is lifted or cut once, and for what is picked again and again.
+const SETTING: usize = 15;
+const FLOWERING: usize = 40;
+
+impl Prospect {
+    /// The prospect of a crop in a bed's soil, at a chance of loss that the household takes. The bed's thermometer counts
+    /// about `near`.
+    pub fn of(grower: &Grower, appetite: Appetite, growing: Growing, near: Date, bed: &BedSoil) -> Prospect {
+        let asked = Asked::of(grower, appetite, growing, near, bed);
+        let mut gates = asked.gates();
+        // What a thermometer says of a few days is no hole to be closed.
+        let read: Vec<usize> = bed.read_about(near).map(day_index).collect();
+        join(&mut gates, |day| read.contains(&day));
+        Prospect { gates }
+    }
+
+    /// What shuts a day; nothing where the crop may start on it.
+    pub fn gate(&self, day: Date) -> Option<Gate> {
+        self.gates[day_index(day)]
+    }
+}
+
+/// Closes short holes and drops short windows, round the year; holes on days on which a thermometer counts stay.
+fn join(gates: &mut [Option<Gate>], read: impl Fn(usize) -> bool) {
+    let Some(start) = gates.iter().position(Option::is_some) else { return };
+    let at = |n: usize| (start + n) % DAYS;
+    let runs = |gates: &[Option<Gate>], open: bool| -> Vec<(usize, usize)> {
+        let mut runs: Vec<(usize, usize)> = Vec::new();
+        for n in 0..DAYS {
+            if gates[at(n)].is_none() == open {
+                match runs.last_mut() {
+                    Some((from, length)) if *from + *length == n => *length += 1,
+                    _ => runs.push((n, 1)),
+                }
+            }
+        }
+        runs
+    };
+    let open = |gates: &[Option<Gate>], n: usize| gates[at(n)].is_none();
+    for (from, length) in runs(gates, false) {
+        // The run that the year was cut at is one with the last.
+        let between = from > 0 && from + length < DAYS && open(gates, from - 1) && open(gates, from + length);
+        if between && length <= HOLE && !(from..from + length).any(|n| read(at(n))) {
+            (from..from + length).for_each(|n| gates[at(n)] = None);
+        }
+    }
+    let windows = runs(gates, true);
+    let longest = windows.iter().map(|(_, length)| *length).max().unwrap_or(0);
+    for (from, length) in windows {
+        if length < SHORTEST && longest >= SHORTEST {
+            let shuts = gates[at(from + DAYS - 1)].or(gates[at(from + length)]);
+            (from..from + length).for_each(|n| gates[at(n)] = shuts);
+        }
+    }
+}
+
+/// All that is asked of one crop, for each day of the year.
+struct Asked<'a> {
+    grower: &'a Grower,
+    growing: Growing<'a>,
+    figures: &'a Figures,
+    /// What the logarithm of the chance of living must not fall below.
+    taken: f64,
+    soil: Vec<f64>,
+    /// Days until it is up, from each day; nothing where it is not.
+    up: Vec<Option<usize>>,
+    /// Sums of the logarithms of living, as a seedling, as leaf, and as what is picked.
+    seedling: Vec<f64>,
+    leaf: Vec<f64>,
+    product: Vec<f64>,
+    /// Days before it is ripe from which what is picked is there.
+    before: usize,
+    coldest: usize,
+    /// The day of the year of an even chance of the last frost, where there is one.
+    last_frost: Option<usize>,
+    chilled: [bool; 2],
+}
+
+/// The days of one start, counted from the year's first day.
+struct Stand {
+    start: usize,
+    up: usize,
+    /// No longer a seedling.
+    grown: usize,
+    /// What is picked is there.
+    there: usize,
+    ripe: usize,
+}
+
+impl<'a> Asked<'a> {
+    fn of(grower: &'a Grower, appetite: Appetite, growing: Growing<'a>, near: Date, bed: &BedSoil) -> Self {
+        let (figures, weather) = (growing.figures(), &grower.weather);
+        let soil = soil(grower, near, bed);
+        let hard: Vec<f64> = (0..DAYS).map(|day| hardening(weather, day)).collect();
+        let covered: Vec<f64> = (0..DAYS).map(|day| bed.keeps_off(weather.normals.low[day])).collect();
+        let living = |part: ColdPart| {
+            let [kills, hardened] = kills(growing, part);
+            weather.nights.living(|day| kills - covered[day] - hard[day] * hardened)
+        };
+        let mean = weather.normals.mean[weather.coldest()];
+        Asked {
+            up: up(growing, &soil),
+            seedling: living(ColdPart::Seedling),
+            leaf: living(ColdPart::Tops),
+            taken: (1.0 - appetite.chance()).ln(),
+            before: usize::from(there_before(growing)),
+            coldest: weather.coldest(),
+            last_frost: weather.even_frost(Side::Spring, 2027).map(day_index),
+            chilled: [mean < WINTER, mean < CHILLS],
+            product: living(last_part(growing)),
+            grower,
+            growing,
+            figures,
+            soil,
+        }
+    }
+
+    fn gates(&self) -> Vec<Option<Gate>> {
+        if self.growing.stays() {
+            return (0..DAYS).map(|day| self.ground(day)).collect();
+        }
+        if self.figures.bulbs.is_some() && self.figures.autumn.is_some() {
+            return (0..DAYS).map(|day| self.autumn_bulb(day)).collect();
+        }
+        if let Some(bulbs) = self.figures.bulbs {
+            return (0..DAYS).map(|day| self.ground(day).or_else(|| self.bulb(day, bulbs))).collect();
+        }
+        let again = self.growing.picked_again();
+        let mut picked = vec![0_usize; DAYS];
+        let mut gates: Vec<Option<Gate>> = (0..DAYS)
+            .map(|day| {
+                if let Some(gate) = self.ground(day).or_else(|| self.not_autumn(day)) {
+                    return Some(gate);
+                }
+                let stand = match self.stand(day) {
+                    Ok(stand) => stand,
+                    Err(gate) => return Some(gate),
+                };
+                if let Some(gate) = self.lives(&stand).or_else(|| self.spoils(&stand)) {
+                    return Some(gate);
+                }
+                if again {
+                    match self.picking(&stand) {
+                        Ok(days) => picked[day] = days,
+                        Err(gate) => return Some(gate),
+                    }
+                } else if self.figures.sets.is_some_and(|sets| !self.sets_once(&stand, sets)) {
+                    return Some(Gate::SetsNothing);
+                }
+                None
+            })
+            .collect();
+        let best = picked.iter().max().copied().unwrap_or(0) as f64;
+        for (gate, days) in gates.iter_mut().zip(&picked) {
+            if again && gate.is_none() && (*days as f64) < self.figures.part * best {
+                *gate = Some(Gate::LittleToPick);
+            }
+        }
+        gates
+    }
+
+    /// Whether soil and air let it go in.
+    fn ground(&self, day: usize) -> Option<Gate> {
+        let (figures, normals) = (self.figures, &self.grower.weather.normals);
+        if self.soil[day] > figures.soil.most {
+            return Some(Gate::SoilWarm);
+        }
+        if self.soil[day] < figures.soil.may {
+            return Some(Gate::SoilCold);
+        }
+        if figures.begins_below.is_some_and(|most| normals.mean[(day + ESTABLISHED) % DAYS] > most) {
+            return Some(Gate::TooHot);
+        }
+        if let (Some(weeks), Some(frost)) = (figures.before_frost, self.last_frost) {
+            // From the shortest day on; what is begun before it stands through the winter, or does not. Where winter stops
+            // nothing, hardy crops do not wait for its end.
+            let shortest =
+                if self.grower.weather.hemisphere() == Hemisphere::South { SHORTEST_DAYS[1] } else { SHORTEST_DAYS[0] };
+            let since = (day + DAYS - shortest) % DAYS;
+            let from = (frost + DAYS - shortest) as f64 % DAYS as f64 - 7.0 * weeks;
+            if (self.chilled[0] || weeks <= 0.0) && (since as f64) < from.min(WAITS) {
+                return Some(Gate::FrostToCome);
+            }
+        }
+        let slow_up = self.growing.means == Means::Direct && self.up[day].is_none_or(|up| up > UP_IN);
+        let warm = figures.sprout.as_ref().is_some_and(|sprout| self.soil[day] > sprout.best);
+        slow_up.then_some(if warm { Gate::SoilWarm } else { Gate::SoilCold })
+    }
+
+    /// The sun's declination as it is felt in this half of the world \[degrees\], and whether it falls.
+    fn declination(&self, day: usize) -> (f64, bool) {
+        let at = |day: usize| {
+            let on = date(2027, 1, 1).saturating_add(i64::try_from(day % DAYS).unwrap_or(0).days());
+            let degrees = crate::climate::sun::solar_declination(on).to_degrees();
+            if self.grower.weather.hemisphere() == Hemisphere::South { -degrees } else { degrees }
+        };
+        (at(day), at(day) > at(day + 1))
+    }
+
+    fn not_autumn(&self, day: usize) -> Option<Gate> {
+        let [from, until] = self.figures.autumn?;
+        let (degrees, falls) = self.declination(day);
+        (!falls || degrees >= from || degrees <= until).then_some(Gate::NotAutumn)
+    }
+
+    /// Cloves: in autumn, with three weeks to root before the ground freezes.
+    fn autumn_bulb(&self, day: usize) -> Option<Gate> {
+        let freezes = || (day..day + SETS_SHOW).any(|day| self.soil[day % DAYS] < FREEZES).then_some(Gate::GroundFreezes);
+        self.not_autumn(day).or_else(freezes)
+    }
+
+    /// Onions and shallots: grown large enough before the days are long, and not too large before winter.
+    fn bulb(&self, day: usize, bulbs: Bulbs) -> Option<Gate> {
+        let set = usize::from(self.growing.means == Means::Set);
+        let grows = match self.growing.means {
+            Means::Direct => day + self.up[day].unwrap_or(0),
+            Means::Set => day + BULBS_GROW[0],
+            Means::Shelf | Means::Bought => day + BULBS_GROW[1],
+        };
+        let Some(begins) = days_to_bulbing(&self.grower.weather, bulbs, grows % DAYS) else { return Some(Gate::NoBulb) };
+        let grown = |days: usize| between(&self.grower.sums(self.figures).lit, grows % DAYS, days as i32);
+        if grown(begins) < bulbs.before[set] {
+            return Some(Gate::DaysTooLong);
+        }
+        let winter = self.next_coldest(day);
+        if let Some(stands) = self.figures.winter.filter(|_| self.chilled[1] && winter < grows + begins) {
+            let size = grown(winter.saturating_sub(grows));
+            if stands.most.is_some_and(|most| size > most) {
+                return Some(Gate::LargeForWinter);
+            }
+            if size < stands.least {
+                return Some(Gate::SmallForWinter);
+            }
+        }
+        if grows + begins - day > LONGEST_WAIT {
+            return Some(Gate::NoTime);
+        }
+        let (young, begun) = (grows + YOUNG, (grows + begins).max(grows + YOUNG));
+        let lives = self.seedling[young] - self.seedling[grows] + self.leaf[begun] - self.leaf[young];
+        (lives < self.taken).then_some(Gate::Frost)
+    }
+
+    fn next_coldest(&self, day: usize) -> usize {
+        if self.coldest >= day { self.coldest } else { self.coldest + DAYS }
+    }
+
+    /// The days of a start, or why it never gets so far.
+    fn stand(&self, start: usize) -> Result<Stand, Gate> {
+        let (figures, lit) = (self.figures, &self.grower.sums(self.figures).lit);
+        let raised = self.growing.means != Means::Direct;
+        let up = start + if raised { 0 } else { self.up[start].ok_or(Gate::SoilCold)? };
+        let take = days_to(lit, up % DAYS, asks(self.growing)).ok_or(Gate::NoTime)?;
+        let ripe = up + take;
+        let pace = |from: usize, days: usize| between(lit, from % DAYS, days as i32) / days as f64;
+        let winter = self.next_coldest(up);
+        // What is ripe near the coldest day stands through it too.
+        let through = ripe + 60 > winter && up <= winter && self.chilled[0];
+        if let (Some(stands), true) = (figures.winter, through) {
+            let size = between(lit, up % DAYS, winter.saturating_sub(up) as i32);
+            if size < stands.least {
+                return Err(Gate::SmallForWinter);
+            }
+            if stands.most.is_some_and(|most| size > most) {
+                return Err(Gate::LargeForWinter);
+            }
+        } else {
+            let longest = self.growing.packet * figures.slow + (up - start) as f64;
+            if (ripe - start) as f64 > longest {
+                return Err(Gate::NoTime);
+            }
+            if pace(ripe + DAYS - 5, 10) < figures.still {
+                return Err(Gate::NoTime);
+            }
+        }
+        let dark = !raised && figures.winter.is_none() && self.declination(start).0 < DARKEST;
+        if dark && pace(up, UP_IN) < PACE_IN_THE_DARK {
+            return Err(Gate::NoLight);
+        }
+        let shows = if self.growing.means == Means::Set { start + SETS_SHOW } else { up };
+        let there = ripe.saturating_sub(self.before).max(shows);
+        let grown = (shows + YOUNG).min(there).max(shows);
+        Ok(Stand { start, up: shows, grown, there: there.max(grown), ripe: ripe.max(there) })
+    }
+
+    /// The logarithm of the chance that it lives until what is picked is there, less what was lived by then.
+    fn base(&self, stand: &Stand) -> f64 {
+        let young = self.seedling[stand.grown] - self.seedling[stand.up];
+        // Roots in the ground are what is lifted: their tops may go.
+        if last_part(self.growing) == ColdPart::Roots {
+            return young - self.product[stand.grown];
+        }
+        young + self.leaf[stand.there] - self.leaf[stand.grown] - self.product[stand.there]
+    }
+
+    fn lives(&self, stand: &Stand) -> Option<Gate> {
+        (self.base(stand) + self.product[stand.ripe] < self.taken).then_some(Gate::Frost)
+    }
+
+    /// Whether it bolts or spoils before it is ripe.
+    fn spoils(&self, stand: &Stand) -> Option<Gate> {
+        let bolts = self.figures.bolts?;
+        let weather = &self.grower.weather;
+        let hot = |back: usize| {
+            let day = stand.ripe.saturating_sub(back).max(stand.start) % DAYS;
+            let less = bolts.long.filter(|[hours, _]| weather.hours[day] > *hours).map_or(0.0, |[_, less]| less);
+            weather.normals.mean[day] > bolts.mean - less
+        };
+        (0..=usize::from(bolts.days)).step_by(10).any(hot).then_some(Gate::Bolts)
+    }
+
+    fn suits(&self, sets: Sets, day: usize) -> bool {
+        (sets.least..=sets.most).contains(&self.grower.weather.normals.mean[day % DAYS])
+    }
+
+    fn sets_once(&self, stand: &Stand, sets: Sets) -> bool {
+        let first = stand.there.saturating_sub(SETTING / 2);
+        2 * (first..first + SETTING).filter(|day| self.suits(sets, *day)).count() >= SETTING
+    }
+
+    /// Days of picking that a start has before cold ends them, or why it has none.
+    fn picking(&self, stand: &Stand) -> Result<usize, Gate> {
+        let base = self.base(stand);
+        let longest = stand.there + 400;
+        let lived = &self.product[stand.there..=longest];
+        let last = stand.there + lived.partition_point(|sum| base + sum >= self.taken).saturating_sub(1);
+        let picked = usize::from(self.figures.picked);
+        let days = match self.figures.sets {
+            None => last.saturating_sub(stand.ripe).min(picked),
+            Some(sets) => {
+                let end = last.saturating_sub(self.before).min(stand.there + picked);
+                let first = (stand.there..stand.there + FLOWERING).filter(|day| self.suits(sets, *day)).count();
+                if (first as f64) < sets.first * FLOWERING as f64 {
+                    return Err(Gate::SetsNothing);
+                }
+                (stand.there..end.max(stand.there)).filter(|day| self.suits(sets, *day)).count()
+            }
+        };
+        if days >= LEAST_PICKED {
+            return Ok(days);
+        }
+        Err(if last > stand.ripe + LEAST_PICKED { Gate::SetsNothing } else { Gate::Frost })
+    }
+}
+
+/// The soil of each day of the year in a bed; where a thermometer was read in the growing year about `near`, by that.
+fn soil(grower: &Grower, near: Date, bed: &BedSoil) -> Vec<f64> {
+    let mut soil: Vec<f64> = grower.weather.normals.soil.iter().map(|soil| soil + bed.adds).collect();
+    for day in bed.read_about(near) {
+        soil[day_index(day)] += bed.overruled_by(day);
+    }
+    soil
+}
+
+/// Days until half of a sowing is up, from each day of the year.
+fn up(growing: Growing, soil: &[f64]) -> Vec<Option<usize>> {
+    let Some(sprout) = &growing.figures().sprout else { return vec![Some(0); DAYS] };
+    let pace: Vec<f64> = soil.iter().map(|soil| sprout.pace(*soil)).collect();
+    // Two hands go round the year: what one leaves behind, the other has taken in.
+    let (mut sum, mut end) = (0.0, 0);
+    (0..DAYS)
+        .map(|start| {
+            while sum < 1.0 - 1e-9 && end < start + LONGEST_UP {
+                sum += pace[end % DAYS];
+                end += 1;
+            }
+            let found = (sum >= 1.0 - 1e-9).then_some(end - start);
+            if end > start {
+                sum -= pace[start % DAYS];
+            } else {
+                end = start + 1;
+            }
+            found
+        })
+        .collect()
+}

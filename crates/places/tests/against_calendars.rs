@@ -1,0 +1,50 @@
+//! When crops may start, against planting calendars of twelve climates: see `data/calendars/README.md`.
+//!
+//! Two weeks count as agreement. Nine ends of ten are the aim; the floors below are what is reached, so that no change loses
+//! ground unseen. Run with `--nocapture` for the lines that stay off.
+
+mod common;
+
+use common::{Compared, compare};
+use sparrow_core::catalogue::Catalogue;
+
+const PLACES: &str = include_str!("data/calendars/places.csv");
+const TRIED: &str = include_str!("data/calendars/tried.csv");
+const HELD_BACK: &str = include_str!("data/calendars/held-back.csv");
+const SPANS: &str = include_str!("data/calendars/spans.csv");
+
+/// Ends that agree of a hundred, and days by which the middle one of all ends is off.
+fn agreement(table: &str) -> (usize, i32) {
+    let found = compare(Catalogue::standard(), PLACES, table);
+    for one in found.iter().filter(|one| one.inside() < one.all()) {
+        println!("{} {:?} {:?}", one.line, one.off, one.shut);
+    }
+    let (inside, all) = (found.iter().map(Compared::inside).sum::<usize>(), found.iter().map(Compared::all).sum::<usize>());
+    // Where there is no window at all, both ends are off by half a year.
+    let ends = |one: &Compared| one.off.unwrap_or([182; 2]).into_iter().zip(one.printed).collect::<Vec<_>>();
+    let mut off: Vec<i32> = found.iter().flat_map(ends).filter(|(_, printed)| *printed).map(|(days, _)| days.abs()).collect();
+    off.sort_unstable();
+    println!("{inside} of {all}, the middle one {} days off", off[off.len() / 2]);
+    (inside * 100 / all, off[off.len() / 2])
+}
+
+#[test]
+fn windows_of_six_climates_begin_and_end_when_their_calendars_say() {
+    let (agree, middle) = agreement(TRIED);
+    assert!(agree >= 77 && middle <= 9, "{agree} of 100, {middle} days");
+}
+
+/// Held back until the reckoning had been set by the six: then 28 of 100 agreed. What was wrong in the rules (nights that a
+/// mountain never has, springs reckoned by soil alone) was mended, and the figures set again with these at hand.
+#[test]
+fn windows_of_a_mountain_a_desert_and_the_south_begin_and_end_when_their_calendars_say() {
+    let (agree, middle) = agreement(HELD_BACK);
+    assert!(agree >= 63 && middle <= 12, "{agree} of 100, {middle} days");
+}
+
+/// Three calendars that no figure was set by; they tell the first and the last day of a year.
+#[test]
+fn years_of_three_more_climates_begin_and_end_when_their_calendars_say() {
+    let (agree, middle) = agreement(SPANS);
+    assert!(agree >= 58 && middle <= 13, "{agree} of 100, {middle} days");
+}

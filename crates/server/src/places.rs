@@ -1,0 +1,87 @@
+//! Where does a garden lie, and what is its climate? Looked up in tables the program carries: nothing leaves the machine.
+
+use crate::compute::work;
+use crate::errors::RequestError;
+use actix_web::web::{Json, Query};
+use schemars::JsonSchema;
+use serde::{Deserialize, Serialize};
+use sparrow_core::change::limits::{self, number};
+use sparrow_core::climate::calendar::FrostEdge;
+use sparrow_core::climate::frost::Side;
+use sparrow_core::climate::weather::Weather;
+use sparrow_facts::almanac::{Almanac, Monthly};
+use sparrow_facts::site::{Freezes, Latitude, Longitude, PlaceMonths, Site};
+use sparrow_facts::units::{TenthsC, Units};
+use sparrow_places::climate;
+use sparrow_places::towns::{self, Town};
+use ts_rs::TS;
+
+/// The beginning of a town's name.
+#[derive(Deserialize)]
+pub struct Begun {
+    name: String,
+}
+
+/// Anyone: towns whose names begin so, the largest first.
+#[utoipa::path(get, path = "/api/v1/towns", params(("name" = String, Query, description = "the beginning of a town's name; a country's or state's letters may follow after a comma")), responses((status = 200, description = "towns, the largest first"), (status = "4XX", description = "problem details, RFC 9457")))]
+pub async fn towns(begun: Query<Begun>) -> Result<Json<Vec<Town>>, RequestError> {
+    Ok(Json(work(move || towns::find(&begun.name)).await?))
+}
+
+/// A place on the map, in hundredths of a degree.
+#[derive(Deserialize)]
+pub struct Spot {
+    latitude: i32,
+    longitude: Option<i32>,
+}
+
+/// What the climate of a place is taken to be, before its household says more.
+#[derive(Debug, Clone, Serialize, TS, JsonSchema)]
+pub struct PlaceClimate {
+    /// What the table has for it; nothing at sea and where the longitude is not known.
+    pub months: Option<PlaceMonths>,
+    /// Usual highs and lows of the months that follow.
+    pub usual: Monthly,
+    /// The spring frost edge of a coming year, where it freezes.
+    pub last_frost: Option<FrostEdge>,
+    /// The autumn frost edge.
+    pub first_frost: Option<FrostEdge>,
+}
+
+/// Anyone: what the climate of a place is.
+#[utoipa::path(get, path = "/api/v1/climate", params(("latitude" = i32, Query, description = "hundredths of a degree, north positive"), ("longitude" = Option<i32>, Query, description = "hundredths of a degree, east positive")), responses((status = 200, description = "its months and frosts"), (status = "4XX", description = "problem details, RFC 9457")))]
+pub async fn climate(spot: Query<Spot>) -> Result<Json<PlaceClimate>, RequestError> {
+    let Spot { latitude, longitude } = *spot;
+    number("latitude in hundredths of a degree", i64::from(latitude), limits::LATITUDE)?;
+    if let Some(longitude) = longitude {
+        number("longitude in hundredths of a degree", i64::from(longitude), limits::LONGITUDE)?;
+    }
+    Ok(Json(work(move || of(Latitude(latitude), longitude.map(Longitude))).await?))
+}
+
+fn of(latitude: Latitude, longitude: Option<Longitude>) -> PlaceClimate {
+    let months = longitude.and_then(|longitude| climate::months(latitude, longitude));
+    let site = Site {
+        name: String::new(),
+        place: String::new(),
+        latitude,
+        units: Units::Metric,
+        north: 0,
+        freezes: Freezes::ByClimate,
+        longitude,
+        months,
+        zone: None,
+    };
+    let weather = Weather::at(&site, &Almanac::default());
+    let means = |days: &[f64]| sparrow_core::climate::normals::monthly_means(days).map(TenthsC::of);
+    PlaceClimate {
+        months,
+        usual: Monthly { high: means(&weather.normals.high), low: means(&weather.normals.low) },
+        // Any year that begins on the first day of a growing year.
+        last_frost: weather.edge(Side::Spring, YEAR),
+        first_frost: weather.edge(Side::Autumn, YEAR),
+    }
+}
+
+/// The year in which frost edges are told: one without 29 February.
+const YEAR: i16 = 2027;

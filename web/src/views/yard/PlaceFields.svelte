@@ -1,0 +1,170 @@
+<script lang="ts">
+  // Where a garden lies: a town is typed and found, or its coordinates are typed; what its climate is follows at once.
+  import { api, Refused } from '../../api';
+  import { LETTERS, LIMITS } from '../../generated/Limits';
+  import type { PlaceClimate } from '../../generated/PlaceClimate';
+  import type { Site } from '../../generated/Site';
+  import type { Town } from '../../generated/Town';
+  import type { Units } from '../../generated/Units';
+  import { untrack } from 'svelte';
+  import { CREDITS, hundredths, spotWords, townWords, warmthWords } from '../../words/place';
+  import { upper } from '../../words/reasons';
+
+  let { site, units }: { site: Site | null; units: Units } = $props();
+
+  const start = untrack(() => site);
+  const typedDegrees = (value: number | null | undefined) =>
+    value === null || value === undefined ? '' : String(value / 100);
+  let place = $state(start?.place ?? '');
+  let latitude = $state(typedDegrees(start?.latitude));
+  let longitude = $state(typedDegrees(start?.longitude));
+  let found: Town[] = $state.raw([]);
+  let sought = $state('');
+  let chosen = $state(-1);
+  let known: PlaceClimate | null = $state.raw(null);
+  let trouble = $state('');
+  let asked = 0;
+
+  const spot = $derived({
+    latitude: hundredths(latitude),
+    longitude: longitude.trim() === '' ? null : hundredths(longitude),
+  });
+  const whole = $derived(!Number.isNaN(spot.latitude) && !(spot.longitude !== null && Number.isNaN(spot.longitude)));
+
+  /** What the climate there is, once it is looked up. */
+  export function climate(): PlaceClimate | null {
+    return known;
+  }
+
+  /** What is typed; nothing while it cannot be read. */
+  export function typed(): Pick<Site, 'place' | 'latitude' | 'longitude' | 'months'> | null {
+    if (!whole) {
+      trouble =
+        'Find the town, or type latitude and longitude in degrees, such as 44.9 and -93.2; south and west are negative.';
+      return null;
+    }
+    return { place, latitude: spot.latitude, longitude: spot.longitude, months: known?.months ?? null };
+  }
+
+  async function seek() {
+    sought = place;
+    chosen = -1;
+    const mine = ++asked;
+    const towns = place.trim().length < 2 ? [] : await api.towns(place).catch(() => []);
+    if (mine === asked) found = towns;
+  }
+
+  function take(town: Town) {
+    asked += 1;
+    place = townWords(town).slice(0, LETTERS.name);
+    latitude = typedDegrees(town.latitude);
+    longitude = typedDegrees(town.longitude);
+    found = [];
+  }
+
+  function keys(event: KeyboardEvent) {
+    if (found.length === 0) return;
+    if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+      event.preventDefault();
+      chosen = (chosen + (event.key === 'ArrowDown' ? 1 : found.length)) % found.length;
+    } else if (event.key === 'Enter') {
+      event.preventDefault();
+      const town = found[Math.max(0, chosen)];
+      if (town) take(town);
+    } else if (event.key === 'Escape') {
+      event.stopPropagation();
+      found = [];
+    }
+  }
+
+  $effect(() => {
+    const { latitude: north, longitude: east } = spot;
+    if (!whole) {
+      known = null;
+      return;
+    }
+    let stale = false;
+    api.climate(north, east).then(
+      (answer) => {
+        if (!stale) [known, trouble] = [answer, ''];
+      },
+      (error: unknown) => {
+        if (!stale) [known, trouble] = [null, error instanceof Refused ? upper(error.problem.detail) : ''];
+      },
+    );
+    return () => {
+      stale = true;
+    };
+  });
+</script>
+
+<div class="relative">
+  <label class="field"
+    >Town or place<input
+      bind:value={place}
+      oninput={seek}
+      onkeydown={keys}
+      maxlength={LETTERS.name}
+      name="place"
+      autocomplete="off"
+      role="combobox"
+      aria-expanded={found.length > 0}
+      aria-controls="towns"
+      aria-activedescendant={chosen >= 0 ? `town-${chosen}` : undefined}
+      aria-autocomplete="list"
+    /></label
+  >
+  {#if found.length > 0}
+    <ul id="towns" role="listbox" aria-label={`Towns named ${sought}`} class="towns">
+      {#each found as town, n (`${town.name} ${town.latitude} ${town.longitude}`)}
+        <li id={`town-${n}`} role="option" aria-selected={n === chosen}>
+          <button type="button" tabindex="-1" onclick={() => take(town)}
+            >{townWords(town)} <span class="quiet">{spotWords(town.latitude, town.longitude)}</span></button
+          >
+        </li>
+      {/each}
+    </ul>
+  {/if}
+</div>
+<div class="grid grid-cols-2 gap-4">
+  <label class="field"
+    >Latitude, south negative<input bind:value={latitude} inputmode="decimal" required name="latitude" /></label
+  >
+  <label class="field"
+    >Longitude, west negative<input bind:value={longitude} inputmode="decimal" name="longitude" /></label
+  >
+</div>
+{#if trouble}<p class="trouble" role="alert">{trouble}</p>{/if}
+{#if known}
+  <p data-climate>
+    Usual nights and days: {warmthWords(known.usual, units)}.
+    <span class="quiet"
+      >{known.months
+        ? CREDITS
+        : `${spot.longitude === null ? 'Without a longitude this is' : 'There is no land at that place, so this is'} the middle of all land at that latitude: a poor guess.`}</span
+    >
+  </p>
+{/if}
+{#if LIMITS.latitude && !whole && place.trim() !== '' && found.length === 0 && sought === place}
+  <p class="quiet">No town of 5,000 people or more begins so: type the nearest larger one, or the coordinates.</p>
+{/if}
+
+<style>
+  .towns {
+    position: absolute;
+    z-index: 5;
+    inset: 100% 0 auto;
+    background: var(--color-paper);
+    border: 1px solid var(--color-hair);
+    border-top: 0;
+  }
+  .towns li[aria-selected='true'] {
+    background: var(--color-buff);
+  }
+  .towns button {
+    display: block;
+    width: 100%;
+    padding: 4px 8px;
+    text-align: left;
+  }
+</style>
