@@ -1,11 +1,10 @@
 //! Where does a town lie? Towns of 5,000 people and more, found by the beginning of their names.
 
 use crate::unpacked;
+use deunicode::deunicode;
 use serde::Serialize;
 use sparrow_facts::site::{Latitude, Longitude};
 use std::sync::OnceLock;
-use unicode_normalization::UnicodeNormalization;
-use unicode_normalization::char::is_combining_mark;
 
 /// A town.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
@@ -92,10 +91,9 @@ fn listed(line: &str) -> Option<Listed> {
     Some(Listed { plain: plain(name), town })
 }
 
-/// Small letters without accents and with single blanks.
+/// Small letters as they are on any keyboard, with single blanks: 'tromso', 'lodz', 'strasse'.
 fn plain(name: &str) -> String {
-    let bare: String = name.nfd().filter(|letter| !is_combining_mark(*letter)).collect();
-    bare.to_lowercase().split_whitespace().collect::<Vec<_>>().join(" ")
+    deunicode(name).to_lowercase().split_whitespace().collect::<Vec<_>>().join(" ")
 }
 
 #[cfg(test)]
@@ -107,6 +105,15 @@ mod tests {
         let names: Vec<Vec<Town>> = ["São Paulo", "sao paulo", "  SAO   PAULO "].into_iter().map(find).collect();
         assert_eq!(names[0][0].country, "BR");
         assert!(names.iter().all(|found| found[0] == names[0][0]));
+    }
+
+    #[test]
+    fn letters_that_a_keyboard_lacks_are_not_needed() {
+        for (asked, country, name) in [("tromso", "NO", "Tromsø"), ("lodz", "PL", "Łódź"), ("zurich", "CH", "Zürich")] {
+            let found = find(asked);
+            assert_eq!((found[0].country.as_str(), found[0].name.as_str()), (country, name), "{asked}");
+            assert_eq!(find(name)[0], found[0]);
+        }
     }
 
     #[test]
