@@ -105,7 +105,21 @@ fn the_needle_rests_on_today_or_where_the_planned_year_is_in_leaf() {
 
 fn span(site: &Site, crop: &str, way: &str, year: i16) -> (Date, Date) {
     let (garden, crop) = (Garden::new(site.clone()), Catalogue::standard().crop(crop).expect("a crop of the catalogue"));
-    usual_span(known(&garden), crop, crop.way(way).expect("one of its ways"), None, year)
+    // Planned before the year begins.
+    let before = year_span(year, site.latitude.hemisphere()).0.yesterday().expect("a day");
+    usual_span(known_on(&garden, before), crop, crop.way(way).expect("one of its ways"), None, year)
+}
+
+#[test]
+fn what_is_planned_in_the_running_year_is_not_begun_in_the_past() {
+    let garden = Garden::new(common::site(Units::Imperial));
+    let crop = |key: &str| Catalogue::standard().crop(key).expect("a crop of the catalogue");
+    let from = |key: &str, today| usual_span(known_on(&garden, today), crop(key), &crop(key).ways[0], None, 2027).0;
+    let july = date(2027, 7, 1);
+    assert!(from("lettuce", july) >= july && from("carrot", july) >= july);
+    assert!(from("lettuce", date(2026, 12, 1)) < date(2027, 5, 1), "nor later than it need be");
+    // Only the past had days for it: they are told, for what was planted then.
+    assert!(from("tomato", date(2027, 11, 1)) < date(2027, 8, 1));
 }
 
 #[test]

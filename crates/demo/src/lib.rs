@@ -8,6 +8,7 @@ use sparrow_core::change::draft::{BedDraft, KindDraft, TrellisDraft, VolumeText}
 use sparrow_core::change::replan::PatchChange;
 use sparrow_core::change::season::SeasonChange;
 use sparrow_core::change::turns::TurnChange;
+use sparrow_core::climate::calendar;
 use sparrow_core::growth::grower::Grower;
 use sparrow_core::known::Known;
 use sparrow_core::turns::held;
@@ -328,8 +329,10 @@ impl Plot {
     }
 
     fn carry_out(&mut self, command: Command) -> Result<(), Refusal> {
-        let known = Known::new(&self.garden, Catalogue::standard(), &self.grower, self.today);
-        let edits = plan(known, &command)?;
+        // The year was planned before it began.
+        let hemisphere = self.garden.site.latitude.hemisphere();
+        let planned = calendar::year_span(self.year, hemisphere).0.min(self.today);
+        let edits = plan(Known::new(&self.garden, Catalogue::standard(), &self.grower, planned), &command)?;
         edit::apply(&mut self.garden, &edits);
         // Only what is said of its weather makes the place another.
         if matches!(command, Command::Season { .. }) {

@@ -73,36 +73,25 @@ impl Prospect {
 
 /// Closes short holes and drops short windows, round the year; holes on days on which a thermometer counts stay.
 fn join(gates: &mut [Option<Gate>], read: impl Fn(usize) -> bool) {
-    let Some(start) = gates.iter().position(Option::is_some) else { return };
-    let at = |n: usize| (start + n) % DAYS;
-    let runs = |gates: &[Option<Gate>], open: bool| -> Vec<(usize, usize)> {
-        let mut runs: Vec<(usize, usize)> = Vec::new();
-        for n in 0..DAYS {
-            if gates[at(n)].is_none() == open {
-                match runs.last_mut() {
-                    Some((from, length)) if *from + *length == n => *length += 1,
-                    _ => runs.push((n, 1)),
-                }
-            }
-        }
-        runs
-    };
-    let open = |gates: &[Option<Gate>], n: usize| gates[at(n)].is_none();
     for (from, length) in runs(gates, false) {
-        // The run that the year was cut at is one with the last.
-        let between = from > 0 && from + length < DAYS && open(gates, from - 1) && open(gates, from + length);
-        if between && length <= HOLE && !(from..from + length).any(|n| read(at(n))) {
-            (from..from + length).for_each(|n| gates[at(n)] = None);
+        if length <= HOLE && !(from..from + length).any(|day| read(day % DAYS)) {
+            (from..from + length).for_each(|day| gates[day % DAYS] = None);
         }
     }
-    let windows = runs(gates, true);
-    let longest = windows.iter().map(|(_, length)| *length).max().unwrap_or(0);
-    for (from, length) in windows {
-        if length < SHORTEST && longest >= SHORTEST {
-            let shuts = gates[at(from + DAYS - 1)].or(gates[at(from + length)]);
-            (from..from + length).for_each(|n| gates[at(n)] = shuts);
+    // Whatever else opens, so that a bolder household loses none.
+    for (from, length) in runs(gates, true) {
+        if length < SHORTEST {
+            let shuts = gates[(from + DAYS - 1) % DAYS];
+            (from..from + length).for_each(|day| gates[day % DAYS] = shuts);
         }
     }
+}
+
+/// The runs of open or shut days round the year, each with its first day and its length; none where the whole year is one.
+fn runs(gates: &[Option<Gate>], open: bool) -> Vec<(usize, usize)> {
+    let is = |day: usize| gates[day % DAYS].is_none() == open;
+    let begins = (0..DAYS).filter(|day| is(*day) && !is(day + DAYS - 1));
+    begins.map(|from| (from, (from..from + DAYS).take_while(|day| is(*day)).count())).collect()
 }
 
 /// All that is asked of one crop, for each day of the year.
@@ -170,8 +159,8 @@ impl<'a> Asked<'a> {
         if self.growing.stays() {
             return (0..DAYS).map(|day| self.ground(day)).collect();
         }
-        if self.figures.bulbs.is_some() && self.figures.autumn.is_some() {
-            return (0..DAYS).map(|day| self.autumn_bulb(day)).collect();
+        if let (Some(bulbs), Some(_)) = (self.figures.bulbs, self.figures.autumn) {
+            return (0..DAYS).map(|day| self.autumn_bulb(day, bulbs)).collect();
         }
         if let Some(bulbs) = self.figures.bulbs {
             return (0..DAYS).map(|day| self.ground(day).or_else(|| self.bulb(day, bulbs))).collect();
@@ -255,7 +244,10 @@ impl<'a> Asked<'a> {
     }
 
     /// Cloves: in autumn, with three weeks to root before the ground freezes.
-    fn autumn_bulb(&self, day: usize) -> Option<Gate> {
+    fn autumn_bulb(&self, day: usize, bulbs: Bulbs) -> Option<Gate> {
+        if days_to_bulbing(&self.grower.weather, bulbs, day).is_none() {
+            return Some(Gate::NoBulb);
+        }
         let freezes = || (day..day + SETS_SHOW).any(|day| self.soil[day % DAYS] < FREEZES).then_some(Gate::GroundFreezes);
         self.not_autumn(day).or_else(freezes)
     }

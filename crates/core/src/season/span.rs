@@ -36,17 +36,29 @@ pub fn usual_span(known: Known, crop: &Crop, way: &Way, bed: Option<BedId>, year
     let growing = Growing::usual(crop, way);
     let soil = known.soil_of(bed);
     let found = windows(grower, garden.almanac.appetite, growing, year, &soil);
-    let year_ends = calendar::year_span(year, grower.weather.hemisphere()).1;
-    let Some(window) = season(&found, year_ends) else { return coarse };
+    let (year_begins, year_ends) = calendar::year_span(year, grower.weather.hemisphere());
+    let tender = crop.hardiness == Hardiness::Tender;
+    // What is planned today for the running year is not begun in the past, unless only the past had days for it.
+    let today = known.today.clamp(year_begins, year_ends);
+    let coming: Vec<Window> = found.iter().filter(|window| window.until >= today && today < year_ends).copied().collect();
+    let Some(window) = season(&coming, year_ends, tender).or_else(|| season(&found, year_ends, tender)) else { return coarse };
     let earliest = grower.weather.even_frost(Side::Spring, year).map(|frost| frost.saturating_sub(EARLIEST.days()));
     let from = window.better.unwrap_or(window.from).max(earliest.unwrap_or(window.from).min(window.until));
+    let from = if window.until >= today { from.max(today) } else { from };
     (from, stands_until(known, growing, &soil, from).unwrap_or(coarse.1.max(from)))
 }
 
-/// The window of a year's season for a crop: the longest of those that ripen within the year, where there are any. One that
-/// runs over the turn of the year is one with the year's first, and begins in this year.
-fn season(windows: &[Window], year_ends: Date) -> Option<&Window> {
+/// A window so long is a season of its own \[days\].
+const SEASON: i32 = 21;
+
+/// The window of a year's season for a crop: the longest of those that ripen within the year, where there are any; of tender
+/// crops the first that is long enough, since it has the summer before it. One that runs over the turn of the year is one with
+/// the year's first, and begins in this year.
+fn season(windows: &[Window], year_ends: Date, tender: bool) -> Option<&Window> {
     let length = |window: &Window| (window.until - window.from).get_days();
+    if tender && let Some(first) = windows.iter().find(|window| length(window) >= SEASON) {
+        return Some(first);
+    }
     let (first, last) = (windows.first()?, windows.last()?);
     let runs_over = windows.len() > 1 && first.opens == Gate::YearEnds && last.closes == Gate::YearEnds;
     let whole = |window: &&Window| match runs_over {

@@ -137,7 +137,7 @@ proptest! {
             }
             prop_assert!(window.better.is_none_or(|better| window.from <= better && better <= window.until));
         }
-        // No hole of a few days is left between two, and no window is one unless the year has no better.
+        // No hole of a few days is left between two.
         for pair in found.windows(2) {
             prop_assert!((pair[1].from - pair[0].until).get_days() > 10, "{}: {pair:?}", growing.crop.key);
         }
