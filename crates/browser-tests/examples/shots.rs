@@ -63,6 +63,9 @@ async fn main() -> Result<(), Failure> {
     gardener.presses("s").await?;
     gardener.sees("[data-starts] li").await?;
     shot("season-starts").await?;
+    gardener.presses("c").await?;
+    gardener.reads("Frost, as chances").await?;
+    shot("season-climate").await?;
     gardener.presses(Key::Escape + "").await?;
     gardener.clicks_on("[data-bar][data-crop=cabbage]").await?;
     gardener.reads("days to ripe").await?;
@@ -87,5 +90,13 @@ async fn main() -> Result<(), Failure> {
     shot("yard-metric").await?;
     gardener.opens_bed("Harbour bed").await?;
     shot("bed-metric").await?;
+    gardener.clicks("sign out").await?;
+    gardener.signs_up("Newcomer").await?;
+    // Only its coordinates: towns are real, and these households are not.
+    for (field, text) in [("garden-name", "A new yard"), ("latitude", "31"), ("longitude", "-90.5")] {
+        gardener.fills(field, text).await?;
+    }
+    gardener.reads("By the climate of the place").await?;
+    shot("new-garden").await?;
     gardener.leaves().await
 }

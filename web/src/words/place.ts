@@ -28,11 +28,11 @@ export function hundredths(text: string): number {
 }
 
 function edge(what: string, one: FrostEdge | null, after: boolean): string {
-  if (!one) return `no ${what} frost worth telling`;
+  if (!one) return `hardly a frost in ${what}`;
   const side = after ? 'after' : 'before';
-  if (one.even) return `in half of the years a ${what} frost ${side} ${dayMonth(one.even)}`;
+  if (one.even) return `in half of the years a frost in ${what} ${side} ${dayMonth(one.even)}`;
   const tenth = after ? one.late : one.early;
-  return `a ${what} frost in ${one.percent} years of 100${tenth ? `, in one of ten ${side} ${dayMonth(tenth)}` : ''}`;
+  return `a frost in ${what} in ${one.percent} years of 100${tenth ? `, in one of ten ${side} ${dayMonth(tenth)}` : ''}`;
 }
 
 /** What the climate of a place has of frosts, spring and autumn. */

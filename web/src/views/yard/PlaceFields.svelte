@@ -1,7 +1,7 @@
 <script lang="ts">
   // Where a garden lies: a town is typed and found, or its coordinates are typed; what its climate is follows at once.
   import { api, Refused } from '../../api';
-  import { LETTERS, LIMITS } from '../../generated/Limits';
+  import { LETTERS } from '../../generated/Limits';
   import type { PlaceClimate } from '../../generated/PlaceClimate';
   import type { Site } from '../../generated/Site';
   import type { Town } from '../../generated/Town';
@@ -24,6 +24,8 @@
   let known: PlaceClimate | null = $state.raw(null);
   let trouble = $state('');
   let asked = 0;
+  /** The look-up under way: what is saved waits for it, so that no place is kept with another's months. */
+  let looking: Promise<void> = Promise.resolve();
 
   const spot = $derived({
     latitude: hundredths(latitude),
@@ -36,13 +38,14 @@
     return known;
   }
 
-  /** What is typed; nothing while it cannot be read. */
-  export function typed(): Pick<Site, 'place' | 'latitude' | 'longitude' | 'months'> | null {
+  /** What is typed, with the months there; nothing while it cannot be read. */
+  export async function typed(): Promise<Pick<Site, 'place' | 'latitude' | 'longitude' | 'months'> | null> {
     if (!whole) {
       trouble =
         'Find the town, or type latitude and longitude in degrees, such as 44.9 and -93.2; south and west are negative.';
       return null;
     }
+    await looking;
     return { place, latitude: spot.latitude, longitude: spot.longitude, months: known?.months ?? null };
   }
 
@@ -84,7 +87,8 @@
       return;
     }
     let stale = false;
-    api.climate(north, east).then(
+    known = null;
+    looking = api.climate(north, east).then(
       (answer) => {
         if (!stale) [known, trouble] = [answer, ''];
       },
@@ -104,6 +108,7 @@
       bind:value={place}
       oninput={seek}
       onkeydown={keys}
+      onblur={() => (found = [])}
       maxlength={LETTERS.name}
       name="place"
       autocomplete="off"
@@ -118,7 +123,7 @@
     <ul id="towns" role="listbox" aria-label={`Towns named ${sought}`} class="towns">
       {#each found as town, n (`${town.name} ${town.latitude} ${town.longitude}`)}
         <li id={`town-${n}`} role="option" aria-selected={n === chosen}>
-          <button type="button" tabindex="-1" onclick={() => take(town)}
+          <button type="button" tabindex="-1" onmousedown={(event) => event.preventDefault()} onclick={() => take(town)}
             >{townWords(town)} <span class="quiet">{spotWords(town.latitude, town.longitude)}</span></button
           >
         </li>
@@ -145,7 +150,7 @@
     >
   </p>
 {/if}
-{#if LIMITS.latitude && !whole && place.trim() !== '' && found.length === 0 && sought === place}
+{#if !whole && place.trim() !== '' && found.length === 0 && sought === place}
   <p class="quiet">No town of 5,000 people or more begins so: type the nearest larger one, or the coordinates.</p>
 {/if}
 

@@ -26,11 +26,11 @@
   let place: ReturnType<typeof PlaceFields> | undefined = $state();
   const climate = $derived(place?.climate() ?? null);
 
-  function saved(event: SubmitEvent) {
+  async function saved(event: SubmitEvent) {
     event.preventDefault();
-    const spot = place?.typed();
+    const spot = await place?.typed();
     if (!spot || !frost) return;
-    void save({ name, ...spot, units, north, zone: zone || null, freezes: frost.typed() });
+    await save({ name, ...spot, units, north, zone: zone || null, freezes: frost.typed() });
   }
 </script>
 
@@ -45,14 +45,14 @@
     edges={climate ? [climate.last_frost, climate.first_frost] : null}
   />
   <div class="grid grid-cols-2 gap-4">
-    <label class="field"
+    <label class="field col-span-2"
       >Measures<select bind:value={units} name="units"
         ><option value="imperial">feet and inches, 12 in squares</option><option value="metric"
           >metres, 30 cm squares</option
         ></select
       ></label
     >
-    <label class="field"
+    <label class="field col-span-2"
       >North, degrees from straight up<input
         type="number"
         min={LIMITS.degrees[0]}
