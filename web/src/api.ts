@@ -116,8 +116,11 @@ export const api = {
   catalogue: () => ask<Catalogue>('GET', '/catalogue'),
   tape: (text: string) => ask<TapeReading>('GET', `/tape?read=${encodeURIComponent(text)}`),
   towns: (name: string) => ask<Town[]>('GET', `/towns?name=${encodeURIComponent(name)}`),
-  climate: (latitude: number, longitude: number | null) =>
-    ask<PlaceClimate>('GET', `/climate?latitude=${latitude}${longitude === null ? '' : `&longitude=${longitude}`}`),
+  climate: (latitude: number, longitude: number | null, height: number | null) =>
+    ask<PlaceClimate>(
+      'GET',
+      `/climate?latitude=${latitude}${longitude === null ? '' : `&longitude=${longitude}`}${height === null ? '' : `&height=${height}`}`,
+    ),
   gardens: () => ask<GardenLine[]>('GET', '/gardens'),
   makeGarden: (site: Site) => ask<GardenView>('POST', '/gardens', { site }),
   importGarden: (text: string) => ask<GardenView>('POST', '/gardens/import', text),

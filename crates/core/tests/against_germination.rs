@@ -56,6 +56,7 @@ fn always(celsius: f64) -> Grower {
         north: 0,
         freezes: Freezes::Never,
         longitude: None,
+        height: None,
         months: None,
         zone: None,
     };

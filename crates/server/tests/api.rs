@@ -643,6 +643,16 @@ async fn a_town_is_found_and_its_climate_told_to_anyone() {
     for guess in [climate(0, Some(-3000)).await, climate(4490, None).await] {
         assert!(guess["months"].is_null() && guess["usual"]["high"].is_array(), "{guess}");
     }
+    // A valley is warmer than the mountains about it, and a household may say how high it lies.
+    let heights = async |height: &str| -> Value {
+        stranger.gets(&format!("/climate?latitude=4622&longitude=734{height}")).await.json().await.unwrap()
+    };
+    let january = |of: &Value| of["months"]["mean"][0].as_i64().unwrap();
+    let (guessed, valley, alp) = (heights("").await, heights("&height=480").await, heights("&height=1900").await);
+    assert!(january(&valley) > january(&guessed) && january(&guessed) > january(&alp), "{guessed} {valley} {alp}");
+    assert!((480..1200).contains(&guessed["height"].as_i64().unwrap()), "{guessed}");
+    let aloft = heights("&height=6001").await;
+    assert!(aloft["detail"].as_str().unwrap().contains("6000"), "{aloft}");
     let far = climate(9001, Some(0)).await;
     assert!(far["detail"].as_str().unwrap().contains("latitude"), "{far}");
     let none: Value = stranger.gets(&format!("/towns?name={}", "x".repeat(3000))).await.json().await.unwrap();

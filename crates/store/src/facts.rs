@@ -34,7 +34,7 @@ pub async fn load(connection: &mut PgConnection, garden: GardenId) -> Result<Gar
 async fn site(connection: &mut PgConnection, garden: GardenId) -> Result<Site, StoreError> {
     let row = sqlx::query!(
         "select name, place, latitude, units, north, last_month, last_day, first_month, first_day, spread_days, zone,
-                longitude, place_means, place_rain, freezes, frost_years
+                longitude, place_means, place_rain, freezes, frost_years, height
          from garden where id = $1",
         garden.0
     )
@@ -60,7 +60,8 @@ async fn site(connection: &mut PgConnection, garden: GardenId) -> Result<Site, S
     let units: Units = of_word(&row.units)?;
     let (latitude, north) = (Latitude(row.latitude), fit(row.north)?);
     let longitude = row.longitude.map(Longitude);
-    Ok(Site { name: row.name, place: row.place, latitude, units, north, freezes, longitude, months, zone: row.zone })
+    let (height, zone) = (row.height, row.zone);
+    Ok(Site { name: row.name, place: row.place, latitude, units, north, freezes, longitude, height, months, zone })
 }
 
 fn months(mean: &[i16], rain: &[i32]) -> Result<PlaceMonths, StoreError> {

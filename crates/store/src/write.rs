@@ -120,7 +120,7 @@ async fn site(connection: &mut PgConnection, garden: GardenId, site: &Site) -> R
     let done = sqlx::query!(
         "update garden set name = $2, place = $3, latitude = $4, units = $5, north = $6,
                 last_month = $7, last_day = $8, first_month = $9, first_day = $10, spread_days = $11, zone = $12,
-                longitude = $13, place_means = $14, place_rain = $15, freezes = $16, frost_years = $17
+                longitude = $13, place_means = $14, place_rain = $15, freezes = $16, frost_years = $17, height = $18
          where id = $1",
         garden.0,
         site.name,
@@ -138,7 +138,8 @@ async fn site(connection: &mut PgConnection, garden: GardenId, site: &Site) -> R
         means.as_deref(),
         rain.as_deref(),
         freezes,
-        frost.map(|f| i16::from(f.in_ten))
+        frost.map(|f| i16::from(f.in_ten)),
+        site.height
     )
     .execute(connection)
     .await?;

@@ -119,6 +119,7 @@ async fn a_change_of_a_place_with_a_generic_year_is_taken_back_and_done_again() 
         north: 0,
         freezes,
         longitude: None,
+        height: None,
         months: None,
         zone: None,
     };

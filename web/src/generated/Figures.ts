@@ -42,9 +42,13 @@ soil: SoilWants,
  */
 begins_below: number | null, 
 /**
- * Weeks before the even-chance last frost from which it is usually begun, where there is one; less than nothing is after it.
+ * The mean of the days from which it is usually begun, once winter's shortest day is past \[°C\].
  */
-before_frost: number | null, 
+begins_above: number | null, 
+/**
+ * Weeks after the even-chance last frost from which it is usually begun, where there is one.
+ */
+after_frost: number | null, 
 /**
  * Weeks under cover before planting out, least and most, where it is ever raised so.
  */

@@ -24,6 +24,7 @@ export const LIMITS = {
   turnYear: [1, 9998],
   latitude: [-9000, 9000],
   longitude: [-18000, 18000],
+  height: [-450, 6000],
 } as const;
 /** The most letters of texts. */
 export const LETTERS = {

@@ -12,6 +12,10 @@ export type PlaceClimate = {
  */
 months: PlaceMonths | null, 
 /**
+ * How high towns there lie, metres above the sea, which is taken where no height is given; nothing without a longitude.
+ */
+height: number | null, 
+/**
  * Usual highs and lows of the months that follow.
  */
 usual: Monthly, 

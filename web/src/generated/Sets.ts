@@ -13,6 +13,10 @@ least: number,
  */
 most: number, 
 /**
+ * The mean of a day above which they do not where the month is wet: nights are warm there, and rot and mildew go about.
+ */
+damp: number, 
+/**
  * Days from setting to ripe.
  */
 before: number, 

@@ -38,6 +38,10 @@ freezes: Freezes,
  */
 longitude: Longitude | null, 
 /**
+ * How high it lies above the sea \[m\], where its household said; nothing where it is taken from the map.
+ */
+height: number | null, 
+/**
  * What is usual there in each month; nothing where only the latitude is known.
  */
 months: PlaceMonths | null, 

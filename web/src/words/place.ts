@@ -27,6 +27,20 @@ export function hundredths(text: string): number {
   return text.trim() === '' ? Number.NaN : Math.round(value * 100);
 }
 
+const FOOT = 0.3048;
+
+/** A height above the sea in whole metres, as the household's measures tell it. */
+export function heightWords(metres: number, units: Units): string {
+  return units === 'metric' ? `${metres} m` : `${Math.round(metres / FOOT)} ft`;
+}
+
+/** A typed height as whole metres; nothing where none is typed, and not a number where it is none. */
+export function metresOf(text: string, units: Units): number | null {
+  if (text.trim() === '') return null;
+  const value = Number(text.trim().replace(',', '.').replace('−', '-'));
+  return Math.round(units === 'metric' ? value : value * FOOT);
+}
+
 function edge(what: string, one: FrostEdge | null, after: boolean): string {
   if (!one) return `hardly a frost in ${what}`;
   const side = after ? 'after' : 'before';
@@ -55,4 +69,4 @@ const NAMES = [
 
 /** Where the figures come from, as their terms ask. */
 export const CREDITS =
-  'Climate: ERA5, 2000 to 2025, contains modified Copernicus Climate Change Service information. Towns: GeoNames, CC BY 4.0.';
+  'Climate: ERA5, 2000 to 2025, contains modified Copernicus Climate Change Service information. Towns: GeoNames, CC BY 4.0. Heights: open terrain data of many surveys.';

@@ -78,7 +78,8 @@ export const PLACES: Record<ShelfPlace, string> = {
 export const GATES: Record<Gate, string> = {
   'soil-cold': 'the soil is too cold for it',
   'soil-warm': 'the soil is too warm for it',
-  'frost-to-come': 'the last frost is too far off yet',
+  'air-cold': 'the days are too cool yet to begin it',
+  'frost-to-come': 'the last frost is too near yet, or still to come',
   'too-hot': 'the weeks to come are too hot to begin it',
   frost: 'frost would likely kill it before it is ripe or picked',
   'no-time': 'too little warmth and light are left to ripen it',

@@ -54,6 +54,8 @@ pub type Range = [i64; 2];
 pub const LATITUDE: Range = [-9000, 9000];
 /// Longitude, hundredths of a degree.
 pub const LONGITUDE: Range = [-18_000, 18_000];
+/// Height above the sea, metres: from the shore of the lowest lake to the highest villages.
+pub const HEIGHT: Range = [-450, 6000];
 /// Rain of a month, millimetres.
 pub const RAIN: Range = [0, 10_000];
 /// Years of ten that have a frost, where there is one.
@@ -105,7 +107,7 @@ pub const NOTE: usize = 200;
 pub const FOUND: usize = 80;
 
 /// The limits that fields of a page show, by the names it knows them under.
-pub const OF_FIELDS: [(&str, Range); 23] = [
+pub const OF_FIELDS: [(&str, Range); 24] = [
     ("closePercent", [CLOSE_PERCENT[0] as i64, CLOSE_PERCENT[1] as i64]),
     ("scatterSeeds", [SCATTER_SEEDS[0] as i64, SCATTER_SEEDS[1] as i64]),
     ("degrees", DEGREES),
@@ -129,6 +131,7 @@ pub const OF_FIELDS: [(&str, Range); 23] = [
     ("turnYear", TURN_YEAR),
     ("latitude", LATITUDE),
     ("longitude", LONGITUDE),
+    ("height", HEIGHT),
 ];
 
 /// The most letters of what is written into fields of a page.

@@ -22,6 +22,9 @@ pub fn checked_site(site: &Site) -> Result<Site, Refusal> {
     if let Some(longitude) = site.longitude {
         number("longitude in hundredths of a degree", i64::from(longitude.0), limits::LONGITUDE)?;
     }
+    if let Some(height) = site.height {
+        number("height above the sea in metres", i64::from(height), limits::HEIGHT)?;
+    }
     if let Some(months) = site.months {
         for (month, mean) in MONTHS.into_iter().zip(months.mean) {
             temperature(month, mean)?;

@@ -67,6 +67,7 @@ pub fn site(units: Units) -> Site {
         north: 0,
         freezes: Freezes::Dates(Frost { last: day(4, 21), first: day(10, 24), spread_days: 14, in_ten: 10 }),
         longitude: None,
+        height: None,
         months: Some(mild_coast()),
         zone: None,
     }

@@ -31,7 +31,8 @@ pub fn site(latitude: f64, longitude: f64, freezes: Freezes) -> Site {
         north: 0,
         freezes,
         longitude: Some(longitude),
-        months: sparrow_places::climate::months(latitude, longitude),
+        height: None,
+        months: sparrow_places::climate::months(latitude, longitude, None),
         zone: None,
     }
 }

@@ -157,7 +157,7 @@
   </p>
   <p class="quiet">
     {site.months
-      ? `Means and rain of its months from a map of the world; highs and lows follow from them by a rule, right to about a degree or two on plains, less so in mountains and on steep coasts: there twelve pairs of a near station are better. ${CREDITS}`
+      ? `Means and rain of its months from a map of the world; highs and lows follow from them by a rule, right to about a degree or two where the height of the garden is known, less so on steep coasts: there twelve pairs of a near station are better. ${CREDITS}`
       : 'Only its latitude is known: the warmth is the middle of all land there. Say where it lies in the Yard, under the garden’s place.'}
   </p>
 {:else if way === 'months'}

@@ -7,7 +7,7 @@
   import type { Town } from '../../generated/Town';
   import type { Units } from '../../generated/Units';
   import { untrack } from 'svelte';
-  import { CREDITS, hundredths, spotWords, townWords, warmthWords } from '../../words/place';
+  import { CREDITS, heightWords, hundredths, metresOf, spotWords, townWords, warmthWords } from '../../words/place';
   import { upper } from '../../words/reasons';
 
   let { site, units }: { site: Site | null; units: Units } = $props();
@@ -18,6 +18,16 @@
   let place = $state(start?.place ?? '');
   let latitude = $state(typedDegrees(start?.latitude));
   let longitude = $state(typedDegrees(start?.longitude));
+  let height = $state(
+    start?.height == null
+      ? ''
+      : (heightWords(
+          start.height,
+          untrack(() => units),
+        ).split(' ')[0] ?? ''),
+  );
+  /** The measures that the height is typed in. */
+  let measured = $state(untrack(() => units));
   let found: Town[] = $state.raw([]);
   let sought = $state('');
   let chosen = $state(-1);
@@ -31,7 +41,8 @@
     latitude: hundredths(latitude),
     longitude: longitude.trim() === '' ? null : hundredths(longitude),
   });
-  const whole = $derived(!Number.isNaN(spot.latitude) && !(spot.longitude !== null && Number.isNaN(spot.longitude)));
+  const high = $derived(metresOf(height, measured));
+  const whole = $derived(![spot.latitude, spot.longitude, high].some(Number.isNaN));
 
   /** What the climate there is, once it is looked up. */
   export function climate(): PlaceClimate | null {
@@ -39,14 +50,14 @@
   }
 
   /** What is typed, with the months there; nothing while it cannot be read. */
-  export async function typed(): Promise<Pick<Site, 'place' | 'latitude' | 'longitude' | 'months'> | null> {
+  export async function typed(): Promise<Pick<Site, 'place' | 'latitude' | 'longitude' | 'height' | 'months'> | null> {
     if (!whole) {
       trouble =
-        'Find the town, or type latitude and longitude in degrees, such as 44.9 and -93.2; south and west are negative.';
+        'Find the town, or type latitude and longitude in degrees, such as 44.9 and -93.2; south and west are negative. A height above the sea is a number or left out.';
       return null;
     }
     await looking;
-    return { place, latitude: spot.latitude, longitude: spot.longitude, months: known?.months ?? null };
+    return { place, latitude: spot.latitude, longitude: spot.longitude, height: high, months: known?.months ?? null };
   }
 
   async function seek() {
@@ -62,6 +73,7 @@
     place = townWords(town).slice(0, LETTERS.name);
     latitude = typedDegrees(town.latitude);
     longitude = typedDegrees(town.longitude);
+    height = '';
     found = [];
   }
 
@@ -81,6 +93,14 @@
   }
 
   $effect(() => {
+    if (units === measured) return;
+    const metres = metresOf(height, measured);
+    if (metres !== null && !Number.isNaN(metres)) height = heightWords(metres, units).split(' ')[0] ?? '';
+    measured = units;
+  });
+
+  $effect(() => {
+    const metres = high;
     const { latitude: north, longitude: east } = spot;
     if (!whole) {
       known = null;
@@ -88,7 +108,7 @@
     }
     let stale = false;
     known = null;
-    looking = api.climate(north, east).then(
+    looking = api.climate(north, east, metres).then(
       (answer) => {
         if (!stale) [known, trouble] = [answer, ''];
       },
@@ -138,6 +158,20 @@
   <label class="field"
     >Longitude, west negative<input bind:value={longitude} inputmode="decimal" name="longitude" /></label
   >
+  <label class="field col-span-2"
+    >Height above the sea, {units === 'metric' ? 'metres' : 'feet'}<input
+      bind:value={height}
+      inputmode="numeric"
+      placeholder={known?.height == null ? '' : (heightWords(known.height, units).split(' ')[0] ?? '')}
+      name="height"
+    /></label
+  >
+  {#if known?.height != null && height.trim() === ''}
+    <p class="quiet col-span-2">
+      Taken as {heightWords(known.height, units)}, as low as the land about it: in hills and mountains type your own,
+      for it is about {units === 'metric' ? '6 °C colder every 1000 m' : '3.3 °F colder every 1000 ft'} higher up.
+    </p>
+  {/if}
 </div>
 {#if trouble}<p class="trouble" role="alert">{trouble}</p>{/if}
 {#if known}
