@@ -8,6 +8,7 @@ const PLACES: &str = include_str!("data/calendars/places.csv");
 const TRIED: &str = include_str!("data/calendars/tried.csv");
 const HELD_BACK: &str = include_str!("data/calendars/held-back.csv");
 const SPANS: &str = include_str!("data/calendars/spans.csv");
+const UNSEEN: &str = include_str!("data/calendars/unseen.csv");
 
 fn lines(table: &str) -> impl Iterator<Item = Vec<&str>> {
     table.lines().skip(1).map(|line| line.split(',').collect())
@@ -24,7 +25,7 @@ fn day(text: &str) -> Date {
 fn every_line_names_a_crop_of_the_catalogue_a_means_and_two_days() {
     let places: BTreeSet<&str> = lines(PLACES).map(|line| line[0]).collect();
     let mut crops: BTreeMap<&str, BTreeSet<&str>> = BTreeMap::new();
-    for line in lines(TRIED).chain(lines(HELD_BACK)) {
+    for line in lines(TRIED).chain(lines(HELD_BACK)).chain(lines(UNSEEN)) {
         let [climate, crop, way, means, from, to] = line[..] else { panic!("six columns: {line:?}") };
         assert!(places.contains(climate), "{line:?}");
         assert!(Catalogue::standard().crop(crop).is_some_and(|crop| crop.way(way).is_some()), "{line:?}");

@@ -137,6 +137,9 @@ pub struct Sets {
     pub least: f64,
     /// The mean of a day above which they do not.
     pub most: f64,
+    /// The mean of a day above which they do not where the month is wet: nights are warm there, and rot and mildew go about.
+    #[serde(default = "Sets::usual_damp")]
+    pub damp: f64,
     /// Days from setting to ripe.
     pub before: u16,
     /// The part of the first forty such days that must suit it, where it is picked again and again.
@@ -145,6 +148,10 @@ pub struct Sets {
 }
 
 impl Sets {
+    fn usual_damp() -> f64 {
+        26.5
+    }
+
     fn usual_first() -> f64 {
         0.3
     }
@@ -208,8 +215,10 @@ pub struct Figures {
     pub soil: SoilWants,
     /// The mean of the days three weeks on, above which it is not begun \[°C\]; nothing where heat is no hindrance.
     pub begins_below: Option<f64>,
-    /// Weeks before the even-chance last frost from which it is usually begun, where there is one; less than nothing is after it.
-    pub before_frost: Option<f64>,
+    /// The mean of the days from which it is usually begun, once winter's shortest day is past \[°C\].
+    pub begins_above: Option<f64>,
+    /// Weeks after the even-chance last frost from which it is usually begun, where there is one.
+    pub after_frost: Option<f64>,
     /// Weeks under cover before planting out, least and most, where it is ever raised so.
     pub indoors: Option<[u8; 2]>,
     /// Weeks more it can wait in a bigger pot.
@@ -274,7 +283,8 @@ struct Entry {
     sprout: Option<Sprout>,
     soil: SoilWants,
     begins_below: Option<f64>,
-    before_frost: Option<f64>,
+    begins_above: Option<f64>,
+    after_frost: Option<f64>,
     indoors: Option<[u8; 2]>,
     #[serde(default)]
     hold: u8,
@@ -446,7 +456,8 @@ pub fn read(text: &str) -> Result<Seasons, String> {
             sprout: entry.sprout,
             soil: SoilWants { best: best.map(|best| best.min(entry.soil.most)), ..entry.soil },
             begins_below: entry.begins_below,
-            before_frost: entry.before_frost,
+            begins_above: entry.begins_above,
+            after_frost: entry.after_frost,
             indoors: entry.indoors,
             hold: entry.hold,
             still: STILL,

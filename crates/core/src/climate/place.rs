@@ -28,10 +28,14 @@ pub struct Usual {
     pub mean: Vec<f64>,
     /// The spread of the lows as a standard deviation.
     pub spread: Vec<f64>,
+    /// Whether the month is wet.
+    pub wet: Vec<bool>,
 }
 
+/// Rain of a month from which its heat is damp \[mm\] (own choice).
+const WET: f64 = 75.0;
 /// A garden's nights are so much colder than the map's, whose cells are some 25 km wide \[°C\].
-const COLDER: f64 = 1.0;
+const COLDER: f64 = 1.5;
 
 impl Months {
     /// What the household's place has, or, where only its latitude is known, the middle of the land there.
@@ -47,8 +51,18 @@ impl Months {
         amplitude(&self.mean)
     }
 
-    /// The usual year of these months, under so much sun above the air each day \[MJ m⁻² d⁻¹\].
-    pub fn usual(&self, extraterrestrial: &[f64]) -> Usual {
+    /// How much its winter's cold comes and goes, 0 to 1: less where most rain falls in winter, with mild air from a sea in the
+    /// west, and less where winters are dry, under steady cold.
+    fn changeable(&self) -> f64 {
+        let mut coldest_first: Vec<usize> = (0..12).collect();
+        coldest_first.sort_by(|a, b| self.mean[*a].total_cmp(&self.mean[*b]));
+        let winter: f64 = coldest_first[..6].iter().map(|month| self.rain[*month]).sum();
+        let year: f64 = self.rain.iter().sum();
+        1.0 - 1.4 * (winter / year.max(1.0) - 0.5).abs()
+    }
+
+    /// The usual year of these months at a latitude, under so much sun above the air each day \[MJ m⁻² d⁻¹\].
+    pub fn usual(&self, extraterrestrial: &[f64], latitude: Latitude) -> Usual {
         let (mean, rain) = (daily_normals(&self.mean), daily_normals(&self.rain));
         let range = |day: usize| {
             let dry = 11.5 + 1.27 * extraterrestrial[day].max(0.0).sqrt();
@@ -57,18 +71,19 @@ impl Months {
         Usual {
             low: (0..DAYS).map(|day| mean[day] - range(day) / 2.0 - COLDER).collect(),
             high: (0..DAYS).map(|day| mean[day] + range(day) / 2.0).collect(),
-            spread: spread(&mean, &self.mean),
+            spread: spread(&mean, &self.mean, latitude, self.changeable()),
+            wet: rain.iter().map(|rain| *rain >= WET).collect(),
             mean,
         }
     }
 }
 
 /// A usual year from measured highs and lows of the months.
-pub fn measured(high: &[f64; 12], low: &[f64; 12]) -> Usual {
+pub fn measured(high: &[f64; 12], low: &[f64; 12], latitude: Latitude) -> Usual {
     let months: [f64; 12] = std::array::from_fn(|month| f64::midpoint(high[month], low[month]));
     let (low, high) = (daily_normals(low), daily_normals(high));
     let mean: Vec<f64> = low.iter().zip(&high).map(|(low, high)| f64::midpoint(*low, *high)).collect();
-    Usual { spread: spread(&mean, &months), low, high, mean }
+    Usual { spread: spread(&mean, &months, latitude, 1.0), low, high, mean, wet: vec![false; DAYS] }
 }
 
 fn amplitude(months: &[f64; 12]) -> f64 {
@@ -76,12 +91,15 @@ fn amplitude(months: &[f64; 12]) -> f64 {
     ends[1] - ends[0]
 }
 
-/// How the lows scatter: evenly by the sea and in the tropics, most in the winters of continents.
-fn spread(mean: &[f64], months: &[f64; 12]) -> Vec<f64> {
+/// How the lows scatter: evenly by the sea and in the tropics, most in the winters of continents. How far inland a place is,
+/// the year's amplitude tells by the latitude, as in V. Conrad's index of continentality (1946); the figures are fitted so that
+/// frosts of sixty towns and the coldest nights of their winters are met (`crates/places/tests/against_frosts.rs`).
+fn spread(mean: &[f64], months: &[f64; 12], latitude: Latitude, changeable: f64) -> Vec<f64> {
     let amplitude = amplitude(months);
+    let inland = amplitude / (latitude.radians().abs() + 10.0_f64.to_radians()).sin();
     let warmest = months.iter().fold(f64::MIN, |most, one| most.max(*one));
-    let cold = |mean: f64| ((warmest - mean) / amplitude.max(1.0)).clamp(0.0, 1.0);
-    mean.iter().map(|mean| 2.4 + 0.17 * (amplitude - 8.0).max(0.0) * cold(*mean)).collect()
+    let cold = |mean: f64| ((warmest - mean) / amplitude.max(1.0)).clamp(0.0, 1.0).powf(0.55);
+    mean.iter().map(|mean| 2.3 + 0.13 * (inland - 4.5).max(0.0) * changeable * cold(*mean)).collect()
 }
 
 /// The median months of all land within two and a half degrees, from a table of every five degrees.

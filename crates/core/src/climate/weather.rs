@@ -10,7 +10,7 @@ use jiff::ToSpan;
 use jiff::civil::{Date, date};
 use sparrow_facts::almanac::{Almanac, Monthly, Station, StationYear, WarmthFrom};
 use sparrow_facts::garden::Garden;
-use sparrow_facts::site::{Freezes, Hemisphere, Site};
+use sparrow_facts::site::{Freezes, Hemisphere, Latitude, Site};
 
 /// Usual values of each day of a year, 1 January first \[°C\].
 #[derive(Debug, Clone, PartialEq)]
@@ -23,6 +23,8 @@ pub struct Normals {
     pub mean: Vec<f64>,
     /// Soil at sowing depth in open level ground.
     pub soil: Vec<f64>,
+    /// Whether the month is wet, where its rain is known.
+    pub wet: Vec<bool>,
 }
 
 /// The usual weather of a garden's place.
@@ -43,7 +45,7 @@ pub struct Weather {
     /// How the nights were bent to fit the frosts that are known; nothing where none are.
     pub bend: Option<Bend>,
     /// How far from the equator.
-    pub latitude: sparrow_facts::site::Latitude,
+    pub latitude: Latitude,
     hemisphere: Hemisphere,
     lows: Lows,
     coldest: usize,
@@ -71,7 +73,7 @@ impl Weather {
         let typed = almanac.months.as_ref().filter(|_| almanac.from == WarmthFrom::Months);
         let sun: Vec<f64> = (0..DAYS).map(|day| sun::extraterrestrial(site.latitude, of_2027(day))).collect();
         let said = station.map(|station| &station.monthly).or(typed);
-        let mut usual = said.map_or_else(|| Months::of(site).usual(&sun), of_monthly);
+        let mut usual = said.map_or_else(|| Months::of(site).usual(&sun, site.latitude), |said| of_monthly(said, site.latitude));
         let hemisphere = site.latitude.hemisphere();
         let extreme =
             |sign: f64| (0..DAYS).max_by(|a, b| (usual.mean[*a] * sign).total_cmp(&(usual.mean[*b] * sign))).unwrap_or(0);
@@ -87,7 +89,7 @@ impl Weather {
         Weather {
             light: sun.iter().zip(&range).map(|(sun, range)| sun::light(sun::at_the_ground(*sun, 0.0, *range))).collect(),
             nights: Nights::of(lows.low.clone(), lows.spread.clone()),
-            normals: Normals { soil, low: usual.low, high: usual.high, mean: usual.mean },
+            normals: Normals { wet: usual.wet, soil, low: usual.low, high: usual.high, mean: usual.mean },
             hours,
             from: said.map_or(WarmthFrom::Place, |_| almanac.from),
             by_latitude: said.is_none() && site.months.is_none(),
@@ -184,9 +186,9 @@ impl Weather {
     }
 }
 
-fn of_monthly(months: &Monthly) -> Usual {
+fn of_monthly(months: &Monthly, latitude: Latitude) -> Usual {
     let celsius = |months: [sparrow_facts::units::TenthsC; 12]| months.map(sparrow_facts::units::TenthsC::celsius);
-    measured(&celsius(months.high), &celsius(months.low))
+    measured(&celsius(months.high), &celsius(months.low), latitude)
 }
 
 /// Bent nights of a place that is read from a map: what its lows are, and by how much its days move.

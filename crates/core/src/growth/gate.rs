@@ -11,7 +11,9 @@ pub enum Gate {
     SoilCold,
     /// The soil is too warm for its seed or its roots.
     SoilWarm,
-    /// The last frost is further off than it is usually begun before.
+    /// Winter's shortest day is past, and the days are still cooler than it is usually begun in.
+    AirCold,
+    /// The last frost is still to come, or too fresh.
     FrostToCome,
     /// The weeks to come are too hot to begin it.
     TooHot,
@@ -45,11 +47,12 @@ pub enum Gate {
 
 impl Gate {
     /// The gates in the order in which a day is asked for them.
-    pub const ASKED: [Gate; 17] = [
+    pub const ASKED: [Gate; 18] = [
         Gate::YearEnds,
         Gate::SoilWarm,
         Gate::SoilCold,
         Gate::TooHot,
+        Gate::AirCold,
         Gate::FrostToCome,
         Gate::NotAutumn,
         Gate::GroundFreezes,

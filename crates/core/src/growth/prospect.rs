@@ -24,10 +24,14 @@ pub struct Prospect {
 
 /// Days after which a sowing or planting must bear the heat.
 const ESTABLISHED: usize = 20;
+/// Where summers are cool, nobody waits for soil that hardly comes: so much less than the year's warmest is enough \[°C\] (own
+/// choice, with which the Oregon coast's spring agrees).
+const COOL_SUMMER: f64 = 6.0;
 /// The days of the year with the least daylight, north and south of the equator.
 const SHORTEST_DAYS: [usize; 2] = [354, 171];
-/// The longest that the last frost is waited for \[days\]: a frost in high summer is no reason to wait for the next.
-const WAITS: f64 = 200.0;
+/// The longest that warmer days and the last frost are waited for \[days\]: a frost in high summer is no reason to wait for
+/// the next.
+const WAITS: usize = 200;
 /// Days in which seed should be up (common practice: what is not up in a month is sown again).
 const UP_IN: usize = 30;
 /// Days until a set or a plant that makes a bulb grows on.
@@ -102,6 +106,8 @@ struct Asked<'a> {
     /// What the logarithm of the chance of living must not fall below.
     taken: f64,
     soil: Vec<f64>,
+    /// The year's warmest soil \[°C\].
+    warmest_soil: f64,
     /// Days until it is up, from each day; nothing where it is not.
     up: Vec<Option<usize>>,
     /// Sums of the logarithms of living, as a seedling, as leaf, and as what is picked.
@@ -151,6 +157,7 @@ impl<'a> Asked<'a> {
             grower,
             growing,
             figures,
+            warmest_soil: soil.iter().copied().fold(f64::MIN, f64::max),
             soil,
         }
     }
@@ -205,22 +212,23 @@ impl<'a> Asked<'a> {
         if self.soil[day] > figures.soil.most {
             return Some(Gate::SoilWarm);
         }
-        if self.soil[day] < figures.soil.may {
+        if self.soil[day] < figures.soil.may.min(self.warmest_soil - COOL_SUMMER) {
             return Some(Gate::SoilCold);
         }
         if figures.begins_below.is_some_and(|most| normals.mean[(day + ESTABLISHED) % DAYS] > most) {
             return Some(Gate::TooHot);
         }
-        if let (Some(weeks), Some(frost)) = (figures.before_frost, self.last_frost) {
-            // From the shortest day on; what is begun before it stands through the winter, or does not. Where winter stops
-            // nothing, hardy crops do not wait for its end.
-            let shortest =
-                if self.grower.weather.hemisphere() == Hemisphere::South { SHORTEST_DAYS[1] } else { SHORTEST_DAYS[0] };
-            let since = (day + DAYS - shortest) % DAYS;
-            let from = (frost + DAYS - shortest) as f64 % DAYS as f64 - 7.0 * weeks;
-            if (self.chilled[0] || weeks <= 0.0) && (since as f64) < from.min(WAITS) {
-                return Some(Gate::FrostToCome);
-            }
+        // From the shortest day on; what is begun before it stands through the winter, or does not.
+        let shortest = if self.grower.weather.hemisphere() == Hemisphere::South { SHORTEST_DAYS[1] } else { SHORTEST_DAYS[0] };
+        let since = (day + DAYS - shortest) % DAYS;
+        if since < WAITS && figures.begins_above.is_some_and(|least| normals.mean[day] < least) {
+            return Some(Gate::AirCold);
+        }
+        if let (Some(weeks), Some(frost)) = (figures.after_frost, self.last_frost)
+            && (since as f64) < ((frost + DAYS - shortest) % DAYS) as f64 + 7.0 * weeks
+            && since < WAITS
+        {
+            return Some(Gate::FrostToCome);
         }
         let slow_up = self.growing.means == Means::Direct && self.up[day].is_none_or(|up| up > UP_IN);
         let warm = figures.sprout.as_ref().is_some_and(|sprout| self.soil[day] > sprout.best);
@@ -352,7 +360,9 @@ impl<'a> Asked<'a> {
     }
 
     fn suits(&self, sets: Sets, day: usize) -> bool {
-        (sets.least..=sets.most).contains(&self.grower.weather.normals.mean[day % DAYS])
+        let normals = &self.grower.weather.normals;
+        let most = if normals.wet[day % DAYS] { sets.damp.min(sets.most) } else { sets.most };
+        (sets.least..=most).contains(&normals.mean[day % DAYS])
     }
 
     fn sets_once(&self, stand: &Stand, sets: Sets) -> bool {
