@@ -37,10 +37,7 @@ async fn main() -> Result<(), Failure> {
     gardener.clicks("the sum").await?;
     shot("bed-patch").await?;
     gardener.presses(Key::Escape + "").await?;
-    gardener.presses(",".repeat(7)).await?;
-    gardener.reads("28 April").await?;
-    shot("bed-april").await?;
-    gardener.presses(".".repeat(14)).await?;
+    gardener.presses(".".repeat(7)).await?;
     gardener.reads("4 August").await?;
     shot("bed-august").await?;
     gardener.presses("s").await?;
@@ -93,10 +90,35 @@ async fn main() -> Result<(), Failure> {
     gardener.clicks("sign out").await?;
     gardener.signs_up("Newcomer").await?;
     // Only its coordinates: towns are real, and these households are not.
-    for (field, text) in [("garden-name", "A new yard"), ("latitude", "31"), ("longitude", "-90.5")] {
+    for (field, text) in [("garden-name", "A new yard"), ("latitude", "30"), ("longitude", "-94")] {
         gardener.fills(field, text).await?;
     }
     gardener.reads("By the climate of the place").await?;
     shot("new-garden").await?;
+    gardener.clicks("make this garden").await?;
+    gardener.clicks("measure the first bed (n)").await?;
+    for (field, text) in [("bed-name", "Winter bed"), ("length", "8 ft"), ("width", "4 ft")] {
+        gardener.fills(field, text).await?;
+    }
+    gardener.clicks("add this bed").await?;
+    gardener.clicks("open the bed").await?;
+    for (n, crop) in ["corn salad", "carrot", "garlic", "spinach", "lettuce", "kale"].into_iter().enumerate() {
+        gardener.presses("/").await?;
+        gardener.sees("#find-crop:focus").await?;
+        gardener.presses(crop).await?;
+        gardener.sees(&format!("[role=option][data-highlighted][data-label='{crop}']")).await?;
+        gardener.presses(Key::Enter + "").await?;
+        gardener.reads("in hand").await?;
+        gardener.clicks_at(".sheet .soil", (n as f64 + 0.5) / 8.0, 0.12).await?;
+        gardener.sees(&format!("[data-crop={}][data-chosen=true]", crop.replace(' ', "-"))).await?;
+        gardener.presses(Key::Escape + "").await?;
+    }
+    gardener.presses("4").await?;
+    gardener.clicks("›").await?;
+    gardener.reads("Season 2027").await?;
+    gardener.presses(",".repeat(60)).await?;
+    gardener.presses(".".repeat(2)).await?;
+    gardener.reads("15 January: cold and heat").await?;
+    shot("season-mild").await?;
     gardener.leaves().await
 }

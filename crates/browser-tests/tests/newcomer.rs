@@ -220,3 +220,68 @@ async fn a_household_lives_by_its_own_day() -> Result<(), Failure> {
     gardener.reads("today is 23 November in Pacific/Pago Pago").await?;
     gardener.leaves().await
 }
+
+#[tokio::test(flavor = "multi_thread")]
+async fn in_a_mild_november_a_newcomer_plants_for_winter_and_looks_ahead() -> Result<(), Failure> {
+    let stage = Stage::open().await?;
+    let gardener = stage.gardener(1280, 800).await?;
+    gardener.signs_up("Wagtail").await?;
+    gardener.fills("garden-name", "Gulf Yard").await?;
+    gardener.fills("place", "houston, tx").await?;
+    gardener.sees("#towns [role=option]").await?;
+    gardener.clicks_on("#towns [role=option] button").await?;
+    gardener.reads("Usual nights and days: January").await?;
+    gardener.reads("By the climate of the place:").await?;
+    gardener.reads("as low as the land about it").await?;
+    // The climate's dates are proposed; one is known better.
+    gardener.chooses("freezes", "on two dates I know").await?;
+    gardener.fills("first-frost-day", "8").await?;
+    gardener.chooses("first-frost-month", "Dec").await?;
+    gardener.clicks("make this garden").await?;
+    gardener.reads("Nothing is measured yet").await?;
+    gardener.clicks("measure the first bed (n)").await?;
+    measures(&gardener, "Winter bed", "8 ft", "4 ft").await?;
+
+    gardener.presses("4").await?;
+    gardener.reads("Season 2026").await?;
+    gardener.presses("s").await?;
+    gardener.reads("on 23 November").await?;
+    for crop in ["Garlic", "Carrot", "Corn salad"] {
+        gardener.fills("starts-sought", &crop.to_lowercase()).await?;
+        gardener.reads(crop).await?;
+        gardener.reads_no_more("No crop of that name may start then").await?;
+    }
+    for crop in ["tomato", "bush bean", "okra"] {
+        gardener.fills("starts-sought", crop).await?;
+        gardener.reads("No crop of that name may start then").await?;
+    }
+    gardener.fills("starts-sought", "corn salad").await?;
+    gardener.clicks("Corn salad").await?;
+    gardener.reads("in hand").await?;
+    gardener.clicks_at(".sheet .soil", 0.06, 0.12).await?;
+    gardener.sees("[data-crop=corn-salad][data-chosen=true]").await?;
+    gardener.presses(Key::Escape + "").await?;
+    takes_in_hand(&gardener, "garlic").await?;
+    gardener.clicks_at(".sheet .soil", 0.56, 0.12).await?;
+    gardener.sees("[data-crop=garlic][data-chosen=true]").await?;
+    gardener.presses(Key::Escape + "").await?;
+
+    // Week by week through the winter: both stand, nothing is to settle, and the coming nights are told.
+    gardener.presses("4").await?;
+    gardener.reads("Nothing. Every planting has its day, its ground and its shelf.").await?;
+    gardener.presses(".".repeat(5)).await?;
+    gardener.reads("28 December: cold and heat").await?;
+    gardener.reads("A frost in the two weeks of nights from this day on").await?;
+    gardener.reads_no_more("A frost in the two weeks of nights from this day on: 0 years").await?;
+    gardener.reads("Nothing that stands then is likely to be hurt in those nights").await?;
+    gardener.clicks("›").await?;
+    gardener.reads("Season 2027").await?;
+    gardener.presses(",".repeat(60)).await?;
+    gardener.presses(".".repeat(2)).await?;
+    gardener.reads("15 January: cold and heat").await?;
+    gardener.reads("Nothing that stands then is likely to be hurt in those nights").await?;
+    for crop in ["corn-salad", "garlic"] {
+        gardener.sees(&format!("[data-bar][data-crop={crop}]")).await?;
+    }
+    gardener.leaves().await
+}

@@ -50,12 +50,12 @@ fn windows_of_a_mountain_a_desert_and_the_south_begin_and_end_when_their_calenda
 #[test]
 fn years_of_three_more_climates_begin_and_end_when_their_calendars_say() {
     let (agree, middle) = agreement(SPANS);
-    assert!(agree >= 67 && middle <= 10, "{agree} of 100, {middle} days");
+    assert!(agree >= 65 && middle <= 10, "{agree} of 100, {middle} days");
 }
 
 /// Three more that were written down last, and whose lines nothing was mended by.
 #[test]
 fn windows_of_three_unseen_climates_begin_and_end_when_their_calendars_say() {
     let (agree, middle) = agreement(UNSEEN);
-    assert!(agree >= 63 && middle <= 11, "{agree} of 100, {middle} days");
+    assert!(agree >= 64 && middle <= 11, "{agree} of 100, {middle} days");
 }

@@ -7,6 +7,7 @@ import type { Fits } from "./Fits";
 import type { Fitted } from "./Fitted";
 import type { Gate } from "./Gate";
 import type { InHand } from "./InHand";
+import type { LatestStart } from "./LatestStart";
 import type { Length } from "./Length";
 import type { Markers } from "./Markers";
 import type { Moved } from "./Moved";
@@ -24,4 +25,4 @@ import type { WishDraft } from "./WishDraft";
 /**
  * What is answered.
  */
-export type Answer = { "to": "schools", "is": Array<SchoolCount> } | { "to": "bare", "is": Array<Bare> } | { "to": "suits", "is": Bare } | { "to": "in-hand", "is": InHand } | { "to": "markers", "is": Markers } | { "to": "groupings", "is": Array<Fitted> } | { "to": "sheet", "is": Sheet } | { "to": "fits", "is": Fits } | { "to": "edge", "is": Edge } | { "to": "tally", "is": Tally } | { "to": "seeder", "is": { wanted: Length, plates: Array<Plate>, } } | { "to": "turns", "is": TurnsView } | { "to": "straight", "is": Straight } | { "to": "usual-wish", "is": WishDraft } | { "to": "season", "is": SeasonView } | { "to": "windows", "is": { windows: Array<Window>, shut_by: Gate | null, figures: Figures, } } | { "to": "starts", "is": Array<Starts> } | { "to": "moves", "is": Array<Moved> } | { "to": "amounts", "is": Array<BedWish> };
+export type Answer = { "to": "schools", "is": Array<SchoolCount> } | { "to": "bare", "is": Array<Bare> } | { "to": "suits", "is": Bare } | { "to": "in-hand", "is": InHand } | { "to": "markers", "is": Markers } | { "to": "groupings", "is": Array<Fitted> } | { "to": "sheet", "is": Sheet } | { "to": "fits", "is": Fits } | { "to": "edge", "is": Edge } | { "to": "tally", "is": Tally } | { "to": "seeder", "is": { wanted: Length, plates: Array<Plate>, } } | { "to": "turns", "is": TurnsView } | { "to": "straight", "is": Straight } | { "to": "usual-wish", "is": WishDraft } | { "to": "season", "is": SeasonView } | { "to": "windows", "is": { windows: Array<Window>, shut_by: Gate | null, latest: LatestStart | null, figures: Figures, } } | { "to": "starts", "is": Array<Starts> } | { "to": "moves", "is": Array<Moved> } | { "to": "amounts", "is": Array<BedWish> };

@@ -3,6 +3,7 @@ import type { Correction } from '../generated/Correction';
 import type { Crop } from '../generated/Crop';
 import type { Freezes } from '../generated/Freezes';
 import type { Gate } from '../generated/Gate';
+import type { LatestStart } from '../generated/LatestStart';
 import type { Means } from '../generated/Means';
 import type { Ripening } from '../generated/Ripening';
 import type { ShelfPlace } from '../generated/ShelfPlace';
@@ -11,7 +12,7 @@ import type { Trouble } from '../generated/Trouble';
 import type { Units } from '../generated/Units';
 import type { WarmthFrom } from '../generated/WarmthFrom';
 import type { GardenState } from '../state/garden.svelte';
-import { dayMonth } from './dates';
+import { dayMonth, dayNumber } from './dates';
 import { count } from './lengths';
 import { upper } from './reasons';
 
@@ -95,6 +96,24 @@ export const GATES: Record<Gate, string> = {
   'no-bulb': 'the days are never long enough here for a bulb',
   'year-ends': 'the year ends',
 };
+
+/** Days between custom's latest start and the reckoned one that are worth a word. */
+const APART = 7;
+
+/** The latest start by custom beside the reckoned one, and why they differ where they do. */
+export function latestWords(latest: LatestStart): string {
+  const { by_custom, counted, allowance, frost, reckoned, ripe, takes, against } = latest;
+  const custom = `Late starts by custom (the packet’s ${counted} days and ${allowance} more for autumn, back from an even chance of frost on ${dayMonth(frost)}): until ${dayMonth(by_custom)}.`;
+  const why = against ? `on ${dayMonth(by_custom)} ${GATES[against]}` : '';
+  if (!reckoned) return `${custom} By warmth, light and cold there is no day for it${why && `: ${why}`}.`;
+  const later = dayNumber(reckoned) - dayNumber(by_custom);
+  if (Math.abs(later) <= APART) return `${custom} By warmth, light and cold it is the same within a week.`;
+  const took =
+    takes === null ? '' : `a start on ${dayMonth(by_custom)} takes about ${takes} days, not ${counted + allowance}`;
+  const bears = ripe && ripe > frost ? 'it bears the first frosts' : '';
+  const whys = (later > 0 ? [took, bears] : [why, took]).filter((one) => one !== '').join(', and ');
+  return `${custom} By warmth, light and cold until ${dayMonth(reckoned)}, ${Math.abs(later)} days ${later > 0 ? 'later' : 'earlier'}${whys && `: ${whys}`}.`;
+}
 
 const CORRECTIONS: Record<Correction['by'], string> = {
   raised: 'raised sides',

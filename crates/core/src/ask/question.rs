@@ -16,6 +16,7 @@ use crate::climate::calendar::{self, YEARS};
 use crate::ground::planting::{Planting, SchoolCount};
 use crate::ground::sums;
 use crate::ground::sums::{Edge, Fits, Plate, Tally};
+use crate::growth::custom::{LatestStart, latest_start};
 use crate::growth::growing::Growing;
 use crate::growth::window;
 use crate::growth::window::{Gate, Window};
@@ -108,7 +109,7 @@ pub enum Answer {
     Straight(Straight),
     UsualWish(WishDraft),
     Season(Box<SeasonView>),
-    Windows { windows: Vec<Window>, shut_by: Option<Gate>, figures: Box<catalogue::Figures> },
+    Windows { windows: Vec<Window>, shut_by: Option<Gate>, latest: Option<LatestStart>, figures: Box<catalogue::Figures> },
     Starts(Vec<Starts>),
     Moves(Vec<Moved>),
     Amounts(Vec<asked::BedWish>),
@@ -192,5 +193,6 @@ fn windows(known: Known, patch: PatchId, year: i16) -> Result<Answer, Refusal> {
     let (appetite, year) = (garden.almanac.appetite, year.clamp(YEARS[0], YEARS[1]));
     let windows = window::windows(grower, appetite, growing, year, &soil);
     let shut_by = windows.is_empty().then(|| window::shut_by(grower, appetite, growing, year, &soil)).flatten();
-    Ok(Answer::Windows { windows, shut_by, figures: Box::new(growing.figures().clone()) })
+    let latest = latest_start(grower, growing, year, &soil, &windows);
+    Ok(Answer::Windows { windows, shut_by, latest, figures: Box::new(growing.figures().clone()) })
 }

@@ -3,6 +3,7 @@
 use crate::catalogue::{Crop, Way};
 use crate::climate::bed_soil::BedSoil;
 use crate::climate::calendar::YEARS;
+use crate::growth::custom::{LatestStart, latest_start};
 use crate::growth::growing::{Growing, usual_means};
 use crate::growth::window::{Gate, Window, shut_by, windows};
 use crate::known::Known;
@@ -26,6 +27,8 @@ pub struct Starts {
     pub windows: Vec<Window>,
     /// What shuts the year's best day for its usual means, where that has none.
     pub shut_by: Option<Gate>,
+    /// The latest start by its usual means, by custom and by the reckoning; nothing where custom has none.
+    pub latest: Option<LatestStart>,
 }
 
 /// How a crop may come to the ground: its usual means first. Plants that are bought go out when those from the shelf do.
@@ -63,9 +66,10 @@ pub fn of(known: Known, crop: &Crop, way: &Way, soil: &BedSoil, year: i16) -> St
     let in_open = |means: Means| windows(grower, appetite, Growing::by(crop, way, means), year, soil);
     let mut found = in_open(usual.means);
     let shut_by = found.is_empty().then(|| shut_by(grower, appetite, usual, year, soil)).flatten();
+    let latest = latest_start(grower, usual, year, soil, &found);
     if !usual.stays() {
         found.extend(windows(grower, appetite, usual, year, &soil.under_a_tunnel()));
     }
     found.extend(means_of(crop, way).into_iter().skip(1).flat_map(in_open));
-    Starts { crop: crop.key.clone(), way: way.key.clone(), means: usual.means, windows: found, shut_by }
+    Starts { crop: crop.key.clone(), way: way.key.clone(), means: usual.means, windows: found, shut_by, latest }
 }

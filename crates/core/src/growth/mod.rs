@@ -2,6 +2,7 @@
 
 pub mod bulbing;
 pub mod cold;
+pub mod custom;
 pub mod gate;
 pub mod grower;
 pub mod growing;

@@ -4,7 +4,7 @@ use crate::catalogue::{Bulbs, Figures, Sets};
 use crate::climate::bed_soil::BedSoil;
 use crate::climate::frost::Side;
 use crate::climate::normals::{DAYS, day_index};
-use crate::growth::bulbing::days_to_bulbing;
+use crate::growth::bulbing::{days_to_bulbing, days_to_lifting};
 use crate::growth::cold::{ColdPart, SETS_SHOW, YOUNG, hardening, kills, last_part, there_before};
 use crate::growth::gate::Gate;
 use crate::growth::grower::{Grower, LONGEST_UP, asks};
@@ -256,8 +256,18 @@ impl<'a> Asked<'a> {
         if days_to_bulbing(&self.grower.weather, bulbs, day).is_none() {
             return Some(Gate::NoBulb);
         }
+        if !self.fills(bulbs, day) {
+            return Some(Gate::NoTime);
+        }
         let freezes = || (day..day + SETS_SHOW).any(|day| self.soil[day % DAYS] < FREEZES).then_some(Gate::GroundFreezes);
         self.not_autumn(day).or_else(freezes)
+    }
+
+    /// Whether a bulb of what goes in on a day ever fills, in the warmth of the days that are long enough.
+    fn fills(&self, bulbs: Bulbs, day: usize) -> bool {
+        let up = day + if self.growing.means == Means::Direct { self.up[day].unwrap_or(0) } else { 0 };
+        let lit = &self.grower.sums(self.figures).lit;
+        days_to_lifting(&self.grower.weather, lit, bulbs, up % DAYS).is_some()
     }
 
     /// Onions and shallots: grown large enough before the days are long, and not too large before winter.
@@ -283,7 +293,7 @@ impl<'a> Asked<'a> {
                 return Some(Gate::SmallForWinter);
             }
         }
-        if grows + begins - day > LONGEST_WAIT {
+        if grows + begins - day > LONGEST_WAIT || !self.fills(bulbs, day) {
             return Some(Gate::NoTime);
         }
         let (young, begun) = (grows + YOUNG, (grows + begins).max(grows + YOUNG));

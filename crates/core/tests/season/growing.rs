@@ -9,7 +9,9 @@ use sparrow_core::catalogue::Catalogue;
 use sparrow_core::change::replan::PatchChange;
 use sparrow_core::change::season::SeasonChange;
 use sparrow_core::climate::bed_soil::BedSoil;
+use sparrow_core::climate::frost::Side;
 use sparrow_core::ground::planting::Planting;
+use sparrow_core::growth::custom::latest_start;
 use sparrow_core::growth::growing::{Growing, usual_means};
 use sparrow_core::growth::size::size;
 use sparrow_core::growth::window::{Gate, judge, windows};
@@ -234,4 +236,40 @@ fn a_root_pulled_early_loses_most_since_its_weight_comes_last() {
         grower.weight(Growing::by(lettuces, leaf, Means::Direct), date(2027, 5, 1), early, &BedSoil::default()) > 0.7,
         "leaves lose little"
     );
+}
+
+#[test]
+fn custom_s_latest_start_is_the_packet_and_two_weeks_before_the_first_frost() {
+    let garden = garden();
+    let grower = known(&garden).grower;
+    let frost = grower.weather.even_frost(Side::Autumn, 2027).expect("it freezes there");
+    let of = |key: &str, by: &str, means: Means| {
+        let (crop, way) = crop(key, by);
+        let growing = Growing::by(crop, way, means);
+        let found = windows(grower, Appetite::Even, growing, 2027, &BedSoil::default());
+        (growing, latest_start(grower, growing, 2027, &BedSoil::default(), &found), found)
+    };
+    let (bean, found, reckoned) = of("bean", "bush", Means::Direct);
+    let latest = found.expect("custom has a day for it");
+    assert_eq!((latest.frost, latest.allowance), (frost, 14));
+    assert_eq!(latest.by_custom, frost.saturating_sub((bean.packet as i64 + 14).days()));
+    assert_eq!(latest.reckoned, reckoned.last().map(|window| window.until));
+    // On custom's day both agree, or the reckoning says what it has against it.
+    let open = judge(grower, Appetite::Even, bean, latest.by_custom, &BedSoil::default());
+    assert_eq!(latest.against.is_none(), open.is_ok());
+    assert_eq!(latest.takes, open.ok().flatten().map(|found| found.days).or(latest.takes));
+    // Weeks on the shelf are taken off what a packet counts from sowing.
+    let (shelf, raised, _) = of("lettuce", "leaf", Means::Shelf);
+    let (sown, direct, _) = of("lettuce", "leaf", Means::Direct);
+    let (raised, direct) = (raised.expect("a day"), direct.expect("a day"));
+    assert!(raised.by_custom > direct.by_custom && i64::from(direct.counted) == sown.packet as i64, "{shelf:?}");
+    // What stands over winter, for years, or makes bulbs by the days has no such date.
+    for (key, by, means) in [("garlic", "bulb", Means::Set), ("onion", "bulb", Means::Set), ("rhubarb", "clump", Means::Set)] {
+        assert_eq!(of(key, by, means).1, None, "{key}");
+    }
+    let mut mild = garden.clone();
+    mild.site.freezes = Freezes::Never;
+    let (bean, bush) = crop("bean", "bush");
+    let never = latest_start(known(&mild).grower, Growing::usual(bean, bush), 2027, &BedSoil::default(), &[]);
+    assert_eq!(never, None, "without frost there is nothing to count from");
 }

@@ -5,7 +5,7 @@
   import type { Course } from '../../generated/Course';
   import { useOpenGarden } from '../../state/context';
   import { dayMonth } from '../../words/dates';
-  import { COOLING, correction, degrees, GATES } from '../../words/season';
+  import { COOLING, correction, degrees, GATES, latestWords } from '../../words/season';
 
   interface Props {
     known: AnswerTo<'windows'>;
@@ -39,6 +39,7 @@
       Not in this year, in this bed{known.shut_by ? `: at best ${GATES[known.shut_by]}` : ''}.
     </li>{/each}
 </ul>
+{#if known.latest}<p class="quiet mt-1" data-latest>{latestWords(known.latest)}</p>{/if}
 <p class="quiet mt-1">
   It may go in at a soil of {degrees(known.figures.soil.may, garden.units)}, better at {degrees(
     known.figures.soil.better,

@@ -7,7 +7,7 @@
   import { useOpenGarden } from '../../state/context';
   import { dayMonth, dayNumber } from '../../words/dates';
   import { upper } from '../../words/reasons';
-  import { GATES, MEANS } from '../../words/season';
+  import { GATES, latestWords, MEANS } from '../../words/season';
 
   let { view }: { view: SeasonView } = $props();
   const { garden, desk } = useOpenGarden();
@@ -116,6 +116,7 @@
         {:else}<span class="quiet"
             >not in this year, in this soil{one.shut_by ? `: at best ${GATES[one.shut_by]}` : ''}</span
           >{/each}
+        {#if one.latest && sought.trim() !== ''}<span class="quiet block">{latestWords(one.latest)}</span>{/if}
       </li>
     {:else}<li class="quiet">
         {sought.trim() ? 'No crop of that name may start then.' : 'Nothing may start on that day.'}
