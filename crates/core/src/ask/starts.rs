@@ -31,16 +31,18 @@ pub struct Starts {
     pub latest: Option<LatestStart>,
 }
 
-/// How a crop may come to the ground: its usual means first. Plants that are bought go out when those from the shelf do.
+/// How a crop may come to the ground: its usual means first. Plants that are bought go out when those from the shelf do; onions
+/// and their kin may also be put in as sets.
 pub fn means_of(crop: &Crop, way: &Way) -> Vec<Means> {
     let usual = usual_means(crop, way);
     let figures = &way.season;
     let may = |means: &Means| match means {
         Means::Direct => figures.sprout.is_some() && usual != Means::Set,
         Means::Shelf => figures.indoors.is_some() && usual != Means::Set,
-        Means::Bought | Means::Set => false,
+        Means::Set => figures.bulbs.is_some() && figures.sprout.is_some() && way.per_hole == 1,
+        Means::Bought => false,
     };
-    let others = [Means::Direct, Means::Shelf].into_iter().filter(|means| *means != usual).filter(may);
+    let others = [Means::Direct, Means::Shelf, Means::Set].into_iter().filter(|means| *means != usual).filter(may);
     std::iter::once(usual).chain(others).collect()
 }
 
