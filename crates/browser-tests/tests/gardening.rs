@@ -148,6 +148,18 @@ async fn a_town_tells_its_warmth_and_frosts_and_what_is_typed_over_them_stays() 
     gardener.reads("Usual nights and days: July").await?;
     assert_eq!(month(&gardener, "last-frost").await?.as_deref(), Some("6"));
     gardener.chooses("freezes", "as the climate of the place has it").await?;
+    // Its height is guessed; another one is taken in the household's measures, and only where a garden can be.
+    gardener.reads("Taken as").await?;
+    gardener.fills("height", "30000").await?;
+    gardener.reads("The height above the sea reads “30000”: it is a number from -1476 to 19685 ft, or left out.").await?;
+    gardener.clicks("make this garden").await?;
+    gardener.fills("height", "1000").await?;
+    gardener.reads_no_more("The height above the sea reads").await?;
+    gardener.reads_no_more("Taken as").await?;
+    gardener.chooses("units", "metres, 30 cm squares").await?;
+    let height = gardener.sees("[name=height]").await?.prop("value").await?;
+    assert_eq!(height.as_deref(), Some("305"));
+    gardener.reads("Usual nights and days: July").await?;
     gardener.clicks("make this garden").await?;
     gardener.reads("Nothing is measured yet").await?;
     gardener.reads("42.8").await?;

@@ -232,7 +232,7 @@ async fn in_a_mild_november_a_newcomer_plants_for_winter_and_looks_ahead() -> Re
     gardener.clicks_on("#towns [role=option] button").await?;
     gardener.reads("Usual nights and days: January").await?;
     gardener.reads("By the climate of the place:").await?;
-    gardener.reads("as low as the land about it").await?;
+    gardener.reads("the lowest of a coarse map about it").await?;
     // The climate's dates are proposed; one is known better.
     gardener.chooses("freezes", "on two dates I know").await?;
     gardener.fills("first-frost-day", "8").await?;

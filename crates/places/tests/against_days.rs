@@ -8,7 +8,10 @@ mod common;
 use common::{grower, lines, month_day, site};
 use sparrow_core::catalogue::Catalogue;
 use sparrow_core::climate::bed_soil::BedSoil;
+use sparrow_core::growth::gate::Gate;
 use sparrow_core::growth::growing::Growing;
+use sparrow_core::growth::prospect::Prospect;
+use sparrow_facts::almanac::Appetite;
 use sparrow_facts::site::Freezes;
 use sparrow_facts::timing::Means;
 
@@ -74,4 +77,17 @@ fn garlic_is_lifted_sooner_in_the_south_and_in_its_own_half_of_the_year() {
         let off = (ripe - jiff::civil::date(ripe.year(), wanted.month, wanted.day)).get_days();
         assert!(off.abs() <= 18, "{place}: {ripe}, {off} days off");
     }
+}
+
+#[test]
+fn near_the_equator_onions_bulb_once_they_have_grown_and_garlic_never_does() {
+    let catalogue = Catalogue::standard();
+    let here = grower(&site(-1.29, 36.82, Freezes::Never), catalogue);
+    let of = |key: &str| {
+        let crop = catalogue.crop(key).expect("a crop of the catalogue");
+        let growing = Growing::usual(crop, crop.way("bulb").expect("its way"));
+        let prospect = Prospect::of(&here, Appetite::Even, growing, jiff::civil::date(2027, 1, 1), &BedSoil::default());
+        prospect.gate(jiff::civil::date(2027, 3, 15))
+    };
+    assert_eq!((of("onion"), of("garlic")), (None, Some(Gate::NoBulb)));
 }

@@ -81,6 +81,21 @@ fn the_coldest_nights_of_winters_are_as_cold_as_maps_have_them() {
     assert!(colder.len() > 40 && mean(f64::abs) <= 2.3 && mean(|one| one).abs() <= 0.5, "{colder:?}");
 }
 
+#[test]
+fn where_it_never_freezes_no_frost_is_told_of() {
+    // Nairobi, Singapore, Medellín, Kingston, Honolulu: no frost has been known in any of them (common knowledge).
+    for (latitude, longitude, height) in
+        [(-1.29, 36.82, 1795), (1.35, 103.82, 15), (6.25, -75.57, 1495), (18.0, -76.8, 10), (21.3, -157.86, 5)]
+    {
+        let plain = site(latitude, longitude, Freezes::ByClimate);
+        let months = sparrow_places::climate::months(plain.latitude, plain.longitude.expect("it has one"), Some(height));
+        let weather = Weather::at(&Site { months, ..plain }, &Almanac::default());
+        for side in [Side::Spring, Side::Autumn] {
+            assert_eq!(weather.edge(side, 2027), None, "{latitude} {longitude}");
+        }
+    }
+}
+
 fn sorted(mut towns: Vec<&str>) -> Vec<&str> {
     towns.sort_unstable();
     towns

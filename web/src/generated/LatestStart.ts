@@ -26,11 +26,15 @@ frost: string,
  */
 reckoned: string | null, 
 /**
+ * Whether that window goes on into the next growing year.
+ */
+goes_on: boolean, 
+/**
  * When what starts on the reckoned last day is ripe.
  */
 ripe: string | null, 
 /**
- * Days that a start on custom's last day is reckoned to take; nothing where it is not reckoned.
+ * Days that a start on custom's last day is reckoned to take; nothing where it is more than twice as many as custom counts.
  */
 takes: number | null, 
 /**

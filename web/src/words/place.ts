@@ -29,9 +29,14 @@ export function hundredths(text: string): number {
 
 const FOOT = 0.3048;
 
-/** A height above the sea in whole metres, as the household's measures tell it. */
+/** A height above the sea in whole metres, in whole metres or feet. */
+export function heightIn(metres: number, units: Units): number {
+  return units === 'metric' ? metres : Math.round(metres / FOOT);
+}
+
+/** The same with its unit. */
 export function heightWords(metres: number, units: Units): string {
-  return units === 'metric' ? `${metres} m` : `${Math.round(metres / FOOT)} ft`;
+  return `${heightIn(metres, units)} ${units === 'metric' ? 'm' : 'ft'}`;
 }
 
 /** A typed height as whole metres; nothing where none is typed, and not a number where it is none. */

@@ -10,6 +10,7 @@ import type { ShelfPlace } from '../generated/ShelfPlace';
 import type { SlipKind } from '../generated/SlipKind';
 import type { Trouble } from '../generated/Trouble';
 import type { Units } from '../generated/Units';
+import type { Window } from '../generated/Window';
 import type { WarmthFrom } from '../generated/WarmthFrom';
 import type { GardenState } from '../state/garden.svelte';
 import { dayMonth, dayNumber } from './dates';
@@ -80,7 +81,7 @@ export const GATES: Record<Gate, string> = {
   'soil-cold': 'the soil is too cold for it',
   'soil-warm': 'the soil is too warm for it',
   'air-cold': 'the days are too cool yet to begin it',
-  'frost-to-come': 'the last frost is too near yet, or still to come',
+  'frost-to-come': 'the last frost is still to come, or only just past',
   'too-hot': 'the weeks to come are too hot to begin it',
   frost: 'frost would likely kill it before it is ripe or picked',
   'no-time': 'too little warmth and light are left to ripen it',
@@ -93,23 +94,43 @@ export const GATES: Record<Gate, string> = {
   'small-for-winter': 'it would be too small to stand over winter',
   'large-for-winter': 'it would be too large to stand over winter',
   'days-too-long': 'long days would make it bulb while it is small',
-  'no-bulb': 'the days are never long enough here for a bulb',
-  'year-ends': 'the year ends',
+  'no-bulb': 'days never long enough, or winters never cold enough, for it to make a bulb here',
+  'year-ends': 'it goes on over the turn of the year',
 };
+
+/** Whether a window never shuts. */
+const always = (window: Window) => window.opens === 'year-ends' && window.closes === 'year-ends';
+
+/** The days in the ground of a window: '30 July to 9 February, better from 1 August'. */
+export function groundWords(window: Window): string {
+  if (always(window)) return 'all the year';
+  const better = window.better && window.better > window.from ? `, better from ${dayMonth(window.better)}` : '';
+  return `${dayMonth(window.from)} to ${dayMonth(window.until)}${better}`;
+}
+
+/** The days on which seed for it goes on the shelf; nothing where none does. */
+export function shelfWords(window: Window): string {
+  if (!window.inside) return '';
+  return `on the shelf ${always(window) ? 'all the year' : window.inside.map(dayMonth).join(' to ')}`;
+}
 
 /** Days between custom's latest start and the reckoned one that are worth a word. */
 const APART = 7;
 
 /** The latest start by custom beside the reckoned one, and why they differ where they do. */
 export function latestWords(latest: LatestStart): string {
-  const { by_custom, counted, allowance, frost, reckoned, ripe, takes, against } = latest;
-  const custom = `Late starts by custom (the packet’s ${counted} days and ${allowance} more for autumn, back from an even chance of frost on ${dayMonth(frost)}): until ${dayMonth(by_custom)}.`;
+  const { by_custom, counted, allowance, frost, reckoned, goes_on, ripe, takes, against } = latest;
+  const custom = `Late starts by custom (${counted} days in the ground by its packet and ${allowance} more for autumn, back from an even chance of frost on ${dayMonth(frost)}): until ${dayMonth(by_custom)}.`;
   const why = against ? `on ${dayMonth(by_custom)} ${GATES[against]}` : '';
   if (!reckoned) return `${custom} By warmth, light and cold there is no day for it${why && `: ${why}`}.`;
   const later = dayNumber(reckoned) - dayNumber(by_custom);
   if (Math.abs(later) <= APART) return `${custom} By warmth, light and cold it is the same within a week.`;
+  const slower = takes !== null && takes > counted + allowance;
   const took =
-    takes === null ? '' : `a start on ${dayMonth(by_custom)} takes about ${takes} days, not ${counted + allowance}`;
+    takes === null || slower === later > 0
+      ? ''
+      : `a start on ${dayMonth(by_custom)} takes about ${takes} days, not ${counted + allowance}`;
+  if (goes_on) return `${custom} By warmth, light and cold it may start through the winter here.`;
   const bears = ripe && ripe > frost ? 'it bears the first frosts' : '';
   const whys = (later > 0 ? [took, bears] : [why, took]).filter((one) => one !== '').join(', and ');
   return `${custom} By warmth, light and cold until ${dayMonth(reckoned)}, ${Math.abs(later)} days ${later > 0 ? 'later' : 'earlier'}${whys && `: ${whys}`}.`;

@@ -51,19 +51,10 @@ impl Months {
         amplitude(&self.mean)
     }
 
-    /// How much its winter's cold comes and goes, 0 to 1: less where most rain falls in winter, with mild air from a sea in the
-    /// west, and less where winters are dry, under steady cold.
-    fn changeable(&self) -> f64 {
-        let mut coldest_first: Vec<usize> = (0..12).collect();
-        coldest_first.sort_by(|a, b| self.mean[*a].total_cmp(&self.mean[*b]));
-        let winter: f64 = coldest_first[..6].iter().map(|month| self.rain[*month]).sum();
-        let year: f64 = self.rain.iter().sum();
-        1.0 - 1.4 * (winter / year.max(1.0) - 0.5).abs()
-    }
-
     /// The usual year of these months at a latitude, under so much sun above the air each day \[MJ m⁻² d⁻¹\].
     pub fn usual(&self, extraterrestrial: &[f64], latitude: Latitude) -> Usual {
         let (mean, rain) = (daily_normals(&self.mean), daily_normals(&self.rain));
+        let changeable = changeable(&self.mean, &self.rain);
         let range = |day: usize| {
             let dry = 11.5 + 1.27 * extraterrestrial[day].max(0.0).sqrt();
             (dry - 2.1 * (rain[day].max(0.0) + 10.0).ln() + 0.06 * self.amplitude()).clamp(4.0, 18.0)
@@ -71,19 +62,39 @@ impl Months {
         Usual {
             low: (0..DAYS).map(|day| mean[day] - range(day) / 2.0 - COLDER).collect(),
             high: (0..DAYS).map(|day| mean[day] + range(day) / 2.0).collect(),
-            spread: spread(&mean, &self.mean, latitude, self.changeable()),
-            wet: rain.iter().map(|rain| *rain >= WET).collect(),
+            spread: spread(&mean, &self.mean, latitude, changeable),
+            wet: wet(&rain),
             mean,
         }
     }
 }
 
-/// A usual year from measured highs and lows of the months.
-pub fn measured(high: &[f64; 12], low: &[f64; 12], latitude: Latitude) -> Usual {
+/// A usual year from measured highs and lows of the months \[°C\], and their rain \[mm\] where it is known; without it no month is
+/// taken to be wet.
+pub fn measured(high: &[f64; 12], low: &[f64; 12], rain: Option<&[f64; 12]>, latitude: Latitude) -> Usual {
     let months: [f64; 12] = std::array::from_fn(|month| f64::midpoint(high[month], low[month]));
     let (low, high) = (daily_normals(low), daily_normals(high));
     let mean: Vec<f64> = low.iter().zip(&high).map(|(low, high)| f64::midpoint(*low, *high)).collect();
-    Usual { spread: spread(&mean, &months, latitude, 1.0), low, high, mean, wet: vec![false; DAYS] }
+    let changeable = rain.map_or(1.0, |rain| changeable(&months, rain));
+    let wet = rain.map_or_else(|| vec![false; DAYS], |rain| wet(&daily_normals(rain)));
+    Usual { spread: spread(&mean, &months, latitude, changeable), low, high, mean, wet }
+}
+
+/// Nearer to the equator a small amplitude tells nothing of how far inland a place is \[degrees\] (own choice).
+const TROPICS: f64 = 20.0;
+
+fn wet(rain: &[f64]) -> Vec<bool> {
+    rain.iter().map(|rain| *rain >= WET).collect()
+}
+
+/// How much a winter's cold comes and goes, 0 to 1: less where most rain falls in winter, with mild air from a sea in the west,
+/// and less where winters are dry, under steady cold.
+fn changeable(mean: &[f64; 12], rain: &[f64; 12]) -> f64 {
+    let mut coldest_first: Vec<usize> = (0..12).collect();
+    coldest_first.sort_by(|a, b| mean[*a].total_cmp(&mean[*b]));
+    let winter: f64 = coldest_first[..6].iter().map(|month| rain[*month]).sum();
+    let year: f64 = rain.iter().sum();
+    1.0 - 1.4 * (winter / year.max(1.0) - 0.5).abs()
 }
 
 fn amplitude(months: &[f64; 12]) -> f64 {
@@ -96,7 +107,7 @@ fn amplitude(months: &[f64; 12]) -> f64 {
 /// frosts of sixty towns and the coldest nights of their winters are met (`crates/places/tests/against_frosts.rs`).
 fn spread(mean: &[f64], months: &[f64; 12], latitude: Latitude, changeable: f64) -> Vec<f64> {
     let amplitude = amplitude(months);
-    let inland = amplitude / (latitude.radians().abs() + 10.0_f64.to_radians()).sin();
+    let inland = amplitude / (latitude.radians().abs().max(TROPICS.to_radians()) + 10.0_f64.to_radians()).sin();
     let warmest = months.iter().fold(f64::MIN, |most, one| most.max(*one));
     let cold = |mean: f64| ((warmest - mean) / amplitude.max(1.0)).clamp(0.0, 1.0).powf(0.55);
     mean.iter().map(|mean| 2.3 + 0.13 * (inland - 4.5).max(0.0) * changeable * cold(*mean)).collect()

@@ -73,7 +73,12 @@ impl Weather {
         let typed = almanac.months.as_ref().filter(|_| almanac.from == WarmthFrom::Months);
         let sun: Vec<f64> = (0..DAYS).map(|day| sun::extraterrestrial(site.latitude, of_2027(day))).collect();
         let said = station.map(|station| &station.monthly).or(typed);
-        let mut usual = said.map_or_else(|| Months::of(site).usual(&sun, site.latitude), |said| of_monthly(said, site.latitude));
+        // Who measures highs and lows has the map's rain, unless the station's file tells its own.
+        let rain = station.and_then(|station| station.rain_mm).or(site.months.map(|months| months.rain_mm));
+        let mut usual = said.map_or_else(
+            || Months::of(site).usual(&sun, site.latitude),
+            |said| of_monthly(said, rain.map(|rain| rain.map(f64::from)).as_ref(), site.latitude),
+        );
         let hemisphere = site.latitude.hemisphere();
         let extreme =
             |sign: f64| (0..DAYS).max_by(|a, b| (usual.mean[*a] * sign).total_cmp(&(usual.mean[*b] * sign))).unwrap_or(0);
@@ -186,9 +191,9 @@ impl Weather {
     }
 }
 
-fn of_monthly(months: &Monthly, latitude: Latitude) -> Usual {
+fn of_monthly(months: &Monthly, rain: Option<&[f64; 12]>, latitude: Latitude) -> Usual {
     let celsius = |months: [sparrow_facts::units::TenthsC; 12]| months.map(sparrow_facts::units::TenthsC::celsius);
-    measured(&celsius(months.high), &celsius(months.low), latitude)
+    measured(&celsius(months.high), &celsius(months.low), rain, latitude)
 }
 
 /// Bent nights of a place that is read from a map: what its lows are, and by how much its days move.

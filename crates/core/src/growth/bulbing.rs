@@ -23,15 +23,19 @@ pub fn onion_hours(latitude: Latitude) -> f64 {
     (11.8 + 0.17 * (degrees - 25.0)).clamp(11.8, 15.5)
 }
 
-/// Days from a day of the year to the next one on which the days are long enough; nothing where they never are.
-pub(super) fn days_to_bulbing(weather: &Weather, bulbs: Bulbs, from: usize) -> Option<usize> {
+/// Days from a day of the year on which it grows, from a set or not, to the next one on which the days are long enough. Near the
+/// equator, where they always are, to the day on which it has grown. Nothing where they never are.
+pub(super) fn days_to_bulbing(weather: &Weather, lit: &[f64], bulbs: Bulbs, from: usize, set: bool) -> Option<usize> {
     let wanted = onion_hours(weather.latitude) - bulbs.shorter;
     let hours = |day: usize| weather.hours[day % DAYS];
+    if (0..DAYS).all(|day| hours(day) >= wanted) {
+        return days_to(lit, from % DAYS, bulbs.before[usize::from(set)]);
+    }
     (1..=LONGEST).find(|away| hours(from + away) >= wanted && hours(from + away - 1) < wanted)
 }
 
 /// Days from a day of the year on which it grows to its lifting; nothing when it makes no bulb.
-pub(super) fn days_to_lifting(weather: &Weather, lit: &[f64], bulbs: Bulbs, from: usize) -> Option<usize> {
-    let begins = days_to_bulbing(weather, bulbs, from)?;
+pub(super) fn days_to_lifting(weather: &Weather, lit: &[f64], bulbs: Bulbs, from: usize, set: bool) -> Option<usize> {
+    let begins = days_to_bulbing(weather, lit, bulbs, from, set)?;
     Some(begins + days_to(lit, (from + begins) % DAYS, bulbs.fills)?)
 }

@@ -32,9 +32,11 @@ pub struct LatestStart {
     pub frost: Date,
     /// The last day of the reckoned window that ends nearest to custom's; nothing where no day is good.
     pub reckoned: Option<Date>,
+    /// Whether that window goes on into the next growing year.
+    pub goes_on: bool,
     /// When what starts on the reckoned last day is ripe.
     pub ripe: Option<Date>,
-    /// Days that a start on custom's last day is reckoned to take; nothing where it is not reckoned.
+    /// Days that a start on custom's last day is reckoned to take; nothing where it is more than twice as many as custom counts.
     pub takes: Option<u16>,
     /// What ended the last window before custom's last day, or opens the first after it; nothing where that day is good.
     pub against: Option<Gate>,
@@ -60,7 +62,8 @@ pub fn latest_start(grower: &Grower, growing: Growing, year: i16, bed: &BedSoil,
     }
     let frost = grower.weather.even_frost(Side::Autumn, year)?;
     let by_custom = frost.checked_sub((counted + AUTUMN_ALLOWANCE).days()).ok()?;
-    let reckoned = windows.iter().map(|window| window.until).min_by_key(|until| (*until - by_custom).get_days().abs());
+    let nearest = windows.iter().min_by_key(|window| (window.until - by_custom).get_days().abs());
+    let reckoned = nearest.map(|window| window.until);
     let found = |day: Date| grower.ripening(growing, day, bed);
     let before = windows.iter().rev().find(|window| window.from <= by_custom);
     Some(LatestStart {
@@ -69,8 +72,9 @@ pub fn latest_start(grower: &Grower, growing: Growing, year: i16, bed: &BedSoil,
         allowance: AUTUMN_ALLOWANCE as u16,
         frost,
         reckoned,
+        goes_on: nearest.is_some_and(|window| window.closes == Gate::YearEnds),
         ripe: reckoned.and_then(found).map(|found| found.ripe),
-        takes: found(by_custom).map(|found| found.days),
+        takes: found(by_custom).map(|found| found.days).filter(|days| i64::from(*days) <= 2 * (counted + AUTUMN_ALLOWANCE)),
         against: match before {
             Some(window) if by_custom <= window.until => None,
             Some(window) => Some(window.closes),

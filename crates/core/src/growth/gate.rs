@@ -39,7 +39,7 @@ pub enum Gate {
     LargeForWinter,
     /// The days are long enough for a bulb before it has grown.
     DaysTooLong,
-    /// The days are never long enough here for it to make a bulb.
+    /// The days are never long enough here for it to make a bulb, or its winters never cold enough.
     NoBulb,
     /// Nothing: the growing year ends.
     YearEnds,

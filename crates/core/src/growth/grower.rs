@@ -91,7 +91,7 @@ impl Grower {
         let sums = self.sums(figures);
         let from = day_index(up);
         let [take, by_warmth] = match figures.bulbs {
-            Some(bulbs) => [bulbing::days_to_lifting(&self.weather, &sums.lit, bulbs, from)?; 2],
+            Some(bulbs) => [bulbing::days_to_lifting(&self.weather, &sums.lit, bulbs, from, growing.means == Means::Set)?; 2],
             None => {
                 let asks = asks(growing);
                 [days_to(&sums.lit, from, asks)?, days_to(&sums.warm, from, asks)?]

@@ -36,7 +36,7 @@ const WAITS: usize = 200;
 const UP_IN: usize = 30;
 /// Days until a set or a plant that makes a bulb grows on.
 const BULBS_GROW: [usize; 2] = [14, 7];
-/// A coldest month's mean below which a place has a winter that plants stand through, and below which onions are chilled
+/// A coldest month's mean below which a place has a winter that plants stand through, and below which onions and garlic are chilled
 /// \[°C\] (own choice).
 const WINTER: f64 = 8.0;
 const CHILLS: f64 = 15.0;
@@ -251,9 +251,9 @@ impl<'a> Asked<'a> {
         (!falls || degrees >= from || degrees <= until).then_some(Gate::NotAutumn)
     }
 
-    /// Cloves: in autumn, with three weeks to root before the ground freezes.
+    /// Cloves: where winters chill them, in autumn, with three weeks to root before the ground freezes.
     fn autumn_bulb(&self, day: usize, bulbs: Bulbs) -> Option<Gate> {
-        if days_to_bulbing(&self.grower.weather, bulbs, day).is_none() {
+        if !self.chilled[1] || self.begins_in(bulbs, day).is_none() {
             return Some(Gate::NoBulb);
         }
         if !self.fills(bulbs, day) {
@@ -263,11 +263,16 @@ impl<'a> Asked<'a> {
         self.not_autumn(day).or_else(freezes)
     }
 
+    fn begins_in(&self, bulbs: Bulbs, grows: usize) -> Option<usize> {
+        let lit = &self.grower.sums(self.figures).lit;
+        days_to_bulbing(&self.grower.weather, lit, bulbs, grows, self.growing.means == Means::Set)
+    }
+
     /// Whether a bulb of what goes in on a day ever fills, in the warmth of the days that are long enough.
     fn fills(&self, bulbs: Bulbs, day: usize) -> bool {
         let up = day + if self.growing.means == Means::Direct { self.up[day].unwrap_or(0) } else { 0 };
         let lit = &self.grower.sums(self.figures).lit;
-        days_to_lifting(&self.grower.weather, lit, bulbs, up % DAYS).is_some()
+        days_to_lifting(&self.grower.weather, lit, bulbs, up % DAYS, self.growing.means == Means::Set).is_some()
     }
 
     /// Onions and shallots: grown large enough before the days are long, and not too large before winter.
@@ -278,7 +283,7 @@ impl<'a> Asked<'a> {
             Means::Set => day + BULBS_GROW[0],
             Means::Shelf | Means::Bought => day + BULBS_GROW[1],
         };
-        let Some(begins) = days_to_bulbing(&self.grower.weather, bulbs, grows % DAYS) else { return Some(Gate::NoBulb) };
+        let Some(begins) = self.begins_in(bulbs, grows % DAYS) else { return Some(Gate::NoBulb) };
         let grown = |days: usize| between(&self.grower.sums(self.figures).lit, grows % DAYS, days as i32);
         if grown(begins) < bulbs.before[set] {
             return Some(Gate::DaysTooLong);

@@ -14,13 +14,13 @@ use sparrow_core::ground::planting::Planting;
 use sparrow_core::growth::custom::latest_start;
 use sparrow_core::growth::growing::{Growing, usual_means};
 use sparrow_core::growth::size::size;
-use sparrow_core::growth::window::{Gate, judge, windows};
+use sparrow_core::growth::window::{Gate, Window, judge, windows};
 use sparrow_core::season::span::usual_span;
 use sparrow_facts::almanac::{Appetite, Cover, Monthly};
 use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::BedId;
 use sparrow_facts::rect::Rect;
-use sparrow_facts::site::{Freezes, Frost, Latitude, MonthDay};
+use sparrow_facts::site::{Freezes, Frost, Latitude, MonthDay, PlaceMonths};
 use sparrow_facts::timing::{Means, Timing};
 use sparrow_facts::units::TenthsC;
 
@@ -257,7 +257,13 @@ fn custom_s_latest_start_is_the_packet_and_two_weeks_before_the_first_frost() {
     // On custom's day both agree, or the reckoning says what it has against it.
     let open = judge(grower, Appetite::Even, bean, latest.by_custom, &BedSoil::default());
     assert_eq!(latest.against.is_none(), open.is_ok());
-    assert_eq!(latest.takes, open.ok().flatten().map(|found| found.days).or(latest.takes));
+    assert!(!latest.goes_on, "{latest:?}");
+    // How long such a start takes is told where it is ripe in twice custom's days, and only there.
+    let takes = |growing: Growing, day: Date| grower.ripening(growing, day, &BedSoil::default()).map(|found| found.days);
+    assert!(takes(bean, latest.by_custom).is_none_or(|days| days > 2 * (latest.counted + 14)) && latest.takes.is_none());
+    let (radish, found, _) = of("radish", "root", Means::Direct);
+    let radishes = found.expect("custom has a day for it");
+    assert!(radishes.takes.is_some() && radishes.takes == takes(radish, radishes.by_custom), "{radishes:?}");
     // Weeks on the shelf are taken off what a packet counts from sowing.
     let (shelf, raised, _) = of("lettuce", "leaf", Means::Shelf);
     let (sown, direct, _) = of("lettuce", "leaf", Means::Direct);
@@ -272,4 +278,24 @@ fn custom_s_latest_start_is_the_packet_and_two_weeks_before_the_first_frost() {
     let (bean, bush) = crop("bean", "bush");
     let never = latest_start(known(&mild).grower, Growing::usual(bean, bush), 2027, &BedSoil::default(), &[]);
     assert_eq!(never, None, "without frost there is nothing to count from");
+}
+
+#[test]
+fn who_types_highs_and_lows_keeps_the_rain_of_the_place() {
+    // Made up: as warm as a gulf coast, and wet or dry by the map.
+    let squashes = |rain: u16| {
+        let mut hot = garden();
+        let months = hot.site.months.expect("it lies somewhere");
+        hot.site.months = Some(PlaceMonths { rain_mm: [rain; 12], ..months });
+        let typed = Monthly { high: HIGHS.map(|high| TenthsC(high + 70)), low: LOWS.map(|low| TenthsC(low + 100)) };
+        change(&mut hot, &[SeasonChange::TakeMonths { months: typed }]);
+        let (squash, bush) = crop("courgette", "bush");
+        let grower = known(&hot).grower;
+        let wet = grower.weather.normals.wet.iter().filter(|wet| **wet).count();
+        (wet, windows(grower, Appetite::Even, Growing::usual(squash, bush), 2027, &BedSoil::default()))
+    };
+    let ((none, dry), (all, damp)) = (squashes(20), squashes(120));
+    assert_eq!((none, all), (0, 365));
+    let open = |found: &[Window]| found.iter().map(|window| (window.until - window.from).get_days() + 1).sum::<i32>();
+    assert!(open(&damp) < open(&dry), "damp heat stops them: {damp:?} {dry:?}");
 }

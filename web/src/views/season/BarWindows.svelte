@@ -5,7 +5,7 @@
   import type { Course } from '../../generated/Course';
   import { useOpenGarden } from '../../state/context';
   import { dayMonth } from '../../words/dates';
-  import { COOLING, correction, degrees, GATES, latestWords } from '../../words/season';
+  import { COOLING, correction, degrees, GATES, groundWords, latestWords, shelfWords } from '../../words/season';
 
   interface Props {
     known: AnswerTo<'windows'>;
@@ -26,13 +26,11 @@
 <ul class="rows" data-windows>
   {#each known.windows as window (window.from)}
     <li>
-      {dayMonth(window.from)} to {dayMonth(window.until)}{window.better && window.better > window.from
-        ? `, better from ${dayMonth(window.better)}`
-        : ''}
+      {groundWords(window)}
       <span class="quiet"
-        >before, {GATES[window.opens]}; later, {GATES[window.closes]}{window.inside
-          ? `; on the shelf ${dayMonth(window.inside[0])} to ${dayMonth(window.inside[1])}`
-          : ''}</span
+        >{window.opens === window.closes ? 'before and later' : `before, ${GATES[window.opens]}; later`}, {GATES[
+          window.closes
+        ]}{window.inside ? `; ${shelfWords(window)}` : ''}</span
       >
     </li>
   {:else}<li class="quiet">

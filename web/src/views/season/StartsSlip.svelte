@@ -7,7 +7,7 @@
   import { useOpenGarden } from '../../state/context';
   import { dayMonth, dayNumber } from '../../words/dates';
   import { upper } from '../../words/reasons';
-  import { GATES, latestWords, MEANS } from '../../words/season';
+  import { GATES, groundWords, latestWords, MEANS, shelfWords } from '../../words/season';
 
   let { view }: { view: SeasonView } = $props();
   const { garden, desk } = useOpenGarden();
@@ -58,11 +58,8 @@
   const needle = $derived(part([garden.needle, garden.needle]).x);
 
   function words(window: Window): string {
-    const shelf = window.inside
-      ? `on the shelf ${dayMonth(window.inside[0])} to ${dayMonth(window.inside[1])}, out `
-      : '';
-    const better = window.better && window.better > window.from ? `, better from ${dayMonth(window.better)}` : '';
-    return `${shelf}${dayMonth(window.from)} to ${dayMonth(window.until)}${better}`;
+    const shelf = shelfWords(window);
+    return `${shelf && `${shelf}, out `}${groundWords(window)}`;
   }
 </script>
 

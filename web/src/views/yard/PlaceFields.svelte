@@ -1,13 +1,22 @@
 <script lang="ts">
   // Where a garden lies: a town is typed and found, or its coordinates are typed; what its climate is follows at once.
   import { api, Refused } from '../../api';
-  import { LETTERS } from '../../generated/Limits';
+  import { LETTERS, LIMITS } from '../../generated/Limits';
   import type { PlaceClimate } from '../../generated/PlaceClimate';
   import type { Site } from '../../generated/Site';
   import type { Town } from '../../generated/Town';
   import type { Units } from '../../generated/Units';
   import { untrack } from 'svelte';
-  import { CREDITS, heightWords, hundredths, metresOf, spotWords, townWords, warmthWords } from '../../words/place';
+  import {
+    CREDITS,
+    heightIn,
+    heightWords,
+    hundredths,
+    metresOf,
+    spotWords,
+    townWords,
+    warmthWords,
+  } from '../../words/place';
   import { upper } from '../../words/reasons';
 
   let { site, units }: { site: Site | null; units: Units } = $props();
@@ -18,16 +27,11 @@
   let place = $state(start?.place ?? '');
   let latitude = $state(typedDegrees(start?.latitude));
   let longitude = $state(typedDegrees(start?.longitude));
-  let height = $state(
-    start?.height == null
-      ? ''
-      : (heightWords(
-          start.height,
-          untrack(() => units),
-        ).split(' ')[0] ?? ''),
-  );
   /** The measures that the height is typed in. */
   let measured = $state(untrack(() => units));
+  const typedHeight = (metres: number | null | undefined, by: Units) =>
+    metres === null || metres === undefined ? '' : String(heightIn(metres, by));
+  let height = $state(untrack(() => typedHeight(start?.height, units)));
   let found: Town[] = $state.raw([]);
   let sought = $state('');
   let chosen = $state(-1);
@@ -42,7 +46,13 @@
     longitude: longitude.trim() === '' ? null : hundredths(longitude),
   });
   const high = $derived(metresOf(height, measured));
-  const whole = $derived(![spot.latitude, spot.longitude, high].some(Number.isNaN));
+  const placed = $derived(![spot.latitude, spot.longitude].some(Number.isNaN));
+  const [lowest, highest] = LIMITS.height;
+  const tooHigh = $derived(
+    high === null || (high >= lowest && high <= highest)
+      ? ''
+      : `The height above the sea reads “${height.trim()}”: it is a number from ${heightIn(lowest, units)} to ${heightWords(highest, units)}, or left out.`,
+  );
 
   /** What the climate there is, once it is looked up. */
   export function climate(): PlaceClimate | null {
@@ -51,13 +61,19 @@
 
   /** What is typed, with the months there; nothing while it cannot be read. */
   export async function typed(): Promise<Pick<Site, 'place' | 'latitude' | 'longitude' | 'height' | 'months'> | null> {
-    if (!whole) {
+    if (!placed) {
       trouble =
-        'Find the town, or type latitude and longitude in degrees, such as 44.9 and -93.2; south and west are negative. A height above the sea is a number or left out.';
+        'Find the town, or type latitude and longitude in degrees, such as 44.9 and -93.2; south and west are negative.';
       return null;
     }
+    if (tooHigh) return null;
     await looking;
-    return { place, latitude: spot.latitude, longitude: spot.longitude, height: high, months: known?.months ?? null };
+    if (!known) {
+      // Kept without it, the garden would lose the warmth of its place.
+      trouble ||= 'Its climate could not be looked up just now. Nothing is lost: try again.';
+      return null;
+    }
+    return { place, latitude: spot.latitude, longitude: spot.longitude, height: high, months: known.months };
   }
 
   async function seek() {
@@ -94,15 +110,14 @@
 
   $effect(() => {
     if (units === measured) return;
-    const metres = metresOf(height, measured);
-    if (metres !== null && !Number.isNaN(metres)) height = heightWords(metres, units).split(' ')[0] ?? '';
+    if (!tooHigh) height = typedHeight(metresOf(height, measured), units);
     measured = units;
   });
 
   $effect(() => {
     const metres = high;
     const { latitude: north, longitude: east } = spot;
-    if (!whole) {
+    if (!placed || tooHigh) {
       known = null;
       return;
     }
@@ -162,17 +177,18 @@
     >Height above the sea, {units === 'metric' ? 'metres' : 'feet'}<input
       bind:value={height}
       inputmode="numeric"
-      placeholder={known?.height == null ? '' : (heightWords(known.height, units).split(' ')[0] ?? '')}
+      placeholder={typedHeight(known?.height, units)}
       name="height"
     /></label
   >
-  {#if known?.height != null && height.trim() === ''}
+  {#if known && known.height !== null && height.trim() === ''}
     <p class="quiet col-span-2">
-      Taken as {heightWords(known.height, units)}, as low as the land about it: in hills and mountains type your own,
-      for it is about {units === 'metric' ? '6 °C colder every 1000 m' : '3.3 °F colder every 1000 ft'} higher up.
+      Taken as {heightWords(known.height, units)}, the lowest of a coarse map about it: in hills and mountains type your
+      own, for it is about {units === 'metric' ? '6 °C colder every 1000 m' : '3.3 °F colder every 1000 ft'} higher up.
     </p>
   {/if}
 </div>
+{#if tooHigh}<p class="trouble" role="alert">{tooHigh}</p>{/if}
 {#if trouble}<p class="trouble" role="alert">{trouble}</p>{/if}
 {#if known}
   <p data-climate>
@@ -184,7 +200,7 @@
     >
   </p>
 {/if}
-{#if !whole && place.trim() !== '' && found.length === 0 && sought === place}
+{#if !placed && place.trim() !== '' && found.length === 0 && sought === place}
   <p class="quiet">No town of 5,000 people or more begins so: type the nearest larger one, or the coordinates.</p>
 {/if}
 
