@@ -91,3 +91,34 @@ fn near_the_equator_onions_bulb_once_they_have_grown_and_garlic_never_does() {
     };
     assert_eq!((of("onion"), of("garlic")), (None, Some(Gate::NoBulb)));
 }
+
+/// When onions go in, as sowing guides of these places say: seed, plants and sets (common practice, from memory). A day on which
+/// each is usual.
+const ONIONS_GO_IN: [(&str, f64, f64, [&str; 3]); 7] = [
+    ("upper Gulf coast", 29.76, -95.37, ["11-30", "12-15", "01-20"]),
+    ("Minnesota", 44.90, -93.30, ["04-15", "04-25", "04-25"]),
+    ("southern England", 51.50, -0.40, ["03-20", "04-10", "04-01"]),
+    ("Zurich", 47.37, 8.54, ["04-01", "04-15", "04-10"]),
+    ("Helsinki", 60.17, 24.94, ["05-10", "05-15", "05-20"]),
+    ("Trondheim", 63.40, 10.40, ["05-10", "05-15", "05-20"]),
+    ("Melbourne", -37.81, 144.96, ["07-15", "08-15", "08-15"]),
+];
+
+#[test]
+fn onions_go_in_as_seed_as_plants_and_as_sets_when_they_do_so_in_cool_and_in_mild_places() {
+    let catalogue = Catalogue::standard();
+    let onion = catalogue.crop("onion").expect("a crop of the catalogue");
+    let (bulb, year) = (onion.way("bulb").expect("its way"), 2027);
+    for (place, latitude, longitude, days) in ONIONS_GO_IN {
+        let here = grower(&site(latitude, longitude, Freezes::ByClimate), catalogue);
+        for (means, on) in [Means::Direct, Means::Shelf, Means::Set].into_iter().zip(days) {
+            let growing = Growing { means, ..Growing::usual(onion, bulb) };
+            let start = jiff::civil::date(year, month_day(on).month, month_day(on).day);
+            let prospect = Prospect::of(&here, Appetite::Even, growing, start, &BedSoil::default());
+            assert_eq!(prospect.gate(start), None, "{place}, {means:?} on {on}");
+            // Six weeks after the longest day it is too late for this summer; in the far north it stands for the next.
+            let late = jiff::civil::date(year, if latitude < 0.0 { 2 } else { 8 }, 1);
+            assert!(prospect.gate(late).is_some() || latitude.abs() > 60.0, "{place}, {means:?}");
+        }
+    }
+}

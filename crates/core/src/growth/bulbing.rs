@@ -7,7 +7,7 @@
 use crate::catalogue::Bulbs;
 use crate::climate::normals::DAYS;
 use crate::climate::weather::Weather;
-use crate::growth::sums::{LONGEST, days_to};
+use crate::growth::sums::{LONGEST, between, days_to};
 use sparrow_facts::site::Latitude;
 
 /// The day length from which the onion of a latitude makes its bulb \[hours\].
@@ -23,15 +23,40 @@ pub fn onion_hours(latitude: Latitude) -> f64 {
     (11.8 + 0.17 * (degrees - 25.0)).clamp(11.8, 15.5)
 }
 
+/// The days from which kinds are of the north \[hours\], and what their plants must have grown less for each hour more when those
+/// come \[packet days\]: they go on making leaf while the bulb begins (own choice, with which seed until mid April at 51° and
+/// plants until the end of January at 30° agree; both common practice).
+const LONG: f64 = 13.7;
+const SMALLER: f64 = 33.0;
+/// Where less has grown by the first day that is long enough, spring comes after it \[packet days\] (own choice).
+const LATE_SPRING: f64 = 15.0;
+
+/// What a plant must have grown, from a set or not, when its days come \[packet days\].
+pub(super) fn grown_before(latitude: Latitude, bulbs: Bulbs, set: bool) -> f64 {
+    let asked = bulbs.before[usize::from(set)];
+    if set { asked } else { asked - SMALLER * (onion_hours(latitude) - LONG).max(0.0) }
+}
+
 /// Days from a day of the year on which it grows, from a set or not, to the next one on which the days are long enough. Near the
-/// equator, where they always are, to the day on which it has grown. Nothing where they never are.
+/// equator, where they always are, and where spring comes after them, to the day on which it has grown. Nothing where they never
+/// are.
 pub(super) fn days_to_bulbing(weather: &Weather, lit: &[f64], bulbs: Bulbs, from: usize, set: bool) -> Option<usize> {
     let wanted = onion_hours(weather.latitude) - bulbs.shorter;
-    let hours = |day: usize| weather.hours[day % DAYS];
-    if (0..DAYS).all(|day| hours(day) >= wanted) {
-        return days_to(lit, from % DAYS, bulbs.before[usize::from(set)]);
+    let long = |day: usize| weather.hours[day % DAYS] >= wanted;
+    let lengthen = |day: usize| (1..=LONGEST).find(|away| long(day + away) && !long(day + away - 1));
+    if (0..DAYS).all(long) {
+        return days_to(lit, from % DAYS, grown_before(weather.latitude, bulbs, set));
     }
-    (1..=LONGEST).find(|away| hours(from + away) >= wanted && hours(from + away - 1) < wanted)
+    let next = lengthen(from)?;
+    // Kinds of the far north are grown there; what has not grown by the longest day makes no bulb worth lifting.
+    let spring = lengthen(weather.coldest()).unwrap_or(0);
+    if long(from) && between(lit, weather.coldest(), spring as i32) < LATE_SPRING {
+        let hours = |day: usize| weather.hours[day % DAYS];
+        let lengthens = (0..LONGEST).find(|away| hours(from + away + 1) <= hours(from + away)).unwrap_or(0);
+        let grown = days_to(lit, from % DAYS, grown_before(weather.latitude, bulbs, set));
+        return grown.filter(|grown| *grown <= lengthens).or(Some(next));
+    }
+    Some(next)
 }
 
 /// Days from a day of the year on which it grows to its lifting; nothing when it makes no bulb.

@@ -184,7 +184,7 @@ fn sprouting_at_usual(figures: &Figures) -> f64 {
 }
 
 /// What a seedling has won on the shelf when it is planted out \[packet days\].
-fn won_on_the_shelf(figures: &Figures) -> f64 {
+pub(super) fn won_on_the_shelf(figures: &Figures) -> f64 {
     let Some([least, most]) = figures.indoors else { return 0.0 };
     let days = 7.0 * (f64::from(least) + f64::from(most)) / 2.0;
     let sprouting = figures.sprout.as_ref().map_or(0.0, |sprout| sprout.sum / (SHELF - sprout.base).max(1.0));

@@ -4,10 +4,10 @@ use crate::catalogue::{Bulbs, Figures, Sets};
 use crate::climate::bed_soil::BedSoil;
 use crate::climate::frost::Side;
 use crate::climate::normals::{DAYS, day_index};
-use crate::growth::bulbing::{days_to_bulbing, days_to_lifting};
+use crate::growth::bulbing::{days_to_bulbing, days_to_lifting, grown_before};
 use crate::growth::cold::{ColdPart, SETS_SHOW, YOUNG, hardening, kills, last_part, there_before};
 use crate::growth::gate::Gate;
-use crate::growth::grower::{Grower, LONGEST_UP, asks};
+use crate::growth::grower::{Grower, LONGEST_UP, asks, won_on_the_shelf};
 use crate::growth::growing::Growing;
 use crate::growth::sums::{between, days_to};
 use jiff::ToSpan;
@@ -40,8 +40,10 @@ const BULBS_GROW: [usize; 2] = [14, 7];
 /// \[°C\] (own choice).
 const WINTER: f64 = 8.0;
 const CHILLS: f64 = 15.0;
+/// The part of what an onion plant has won on the shelf that it keeps: it comes cut back and bare of soil (own choice).
+const ONIONS_KEEP: f64 = 1.0 / 3.0;
 /// The longest an onion waits for its days \[days\].
-const LONGEST_WAIT: usize = 240;
+const LONGEST_WAIT: usize = 275;
 /// A bulb that is planted in autumn has three weeks before the soil is as cold as that \[°C\].
 const FREEZES: f64 = 3.0;
 /// The sun's declination below which the days are the year's darkest \[degrees\], and the part of its usual pace that a sowing
@@ -277,7 +279,7 @@ impl<'a> Asked<'a> {
 
     /// Onions and shallots: grown large enough before the days are long, and not too large before winter.
     fn bulb(&self, day: usize, bulbs: Bulbs) -> Option<Gate> {
-        let set = usize::from(self.growing.means == Means::Set);
+        let set = self.growing.means == Means::Set;
         let grows = match self.growing.means {
             Means::Direct => day + self.up[day].unwrap_or(0),
             Means::Set => day + BULBS_GROW[0],
@@ -285,7 +287,8 @@ impl<'a> Asked<'a> {
         };
         let Some(begins) = self.begins_in(bulbs, grows % DAYS) else { return Some(Gate::NoBulb) };
         let grown = |days: usize| between(&self.grower.sums(self.figures).lit, grows % DAYS, days as i32);
-        if grown(begins) < bulbs.before[set] {
+        let on_the_shelf = if self.growing.is_raised() { won_on_the_shelf(self.figures) * ONIONS_KEEP } else { 0.0 };
+        if on_the_shelf + grown(begins) < grown_before(self.grower.weather.latitude, bulbs, set) {
             return Some(Gate::DaysTooLong);
         }
         let winter = self.next_coldest(day);
