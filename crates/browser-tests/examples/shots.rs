@@ -50,7 +50,7 @@ async fn main() -> Result<(), Failure> {
     gardener.presses("a").await?;
     gardener.clicks("arrange").await?;
     gardener.sees("[data-plant]").await?;
-    gardener.driver.execute("document.querySelector('[data-score]').scrollIntoView({ block: 'start' })", Vec::new()).await?;
+    gardener.driver.execute("document.querySelector('[data-found]').scrollIntoView({ block: 'start' })", Vec::new()).await?;
     shot("bed-arrange").await?;
     gardener.presses(Key::Escape + "").await?;
     gardener.presses("4").await?;

@@ -51,7 +51,8 @@ async fn a_bed_is_set_out_by_every_school_and_printed() -> Result<(), Failure> {
     {
         assert!(paper.contains(said), "“{said}” is not on the paper: {paper}");
     }
-    assert!(!paper.contains("To carry out") && !paper.contains("sign out"), "only the sheet is on it: {paper}");
+    assert!(paper.contains("To carry out"), "what to bring prints too: {paper}");
+    assert!(!paper.contains("keep the drawing") && !paper.contains("sign out"), "only the sheet is on it: {paper}");
     gardener.leaves().await
 }
 
@@ -115,6 +116,7 @@ async fn a_grouping_is_put_down_whole_and_taken_back_as_one() -> Result<(), Fail
     gardener.chords(&[Key::Control], 'z').await?;
     gardener.reads("Ends and middle").await?;
     gardener.chords(&[Key::Control], 'z').await?;
+    gardener.reads_no_more("Ends and middle").await?;
     gardener.chords(&[Key::Control], 'z').await?;
     gardener.comes_to_count("[data-patch]", 0).await?;
     gardener.leaves().await
@@ -134,9 +136,9 @@ async fn a_bed_is_arranged_with_reasons_planted_so_and_undone() -> Result<(), Fa
     gardener.comes_to_count("[data-wishes] li", before + 1).await?;
     gardener.clicks("arrange").await?;
     // It is drawn while it is looked for longer, and can be planted when the search has ended.
-    gardener.reads("Where the points come from").await?;
+    gardener.reads("What speaks for it").await?;
     gardener.reads("Why each is where it is").await?;
-    gardener.sees("[data-score]").await?;
+    gardener.sees("[data-found]").await?;
     gardener.sees("[data-plant]").await?;
     gardener.reads("of 10").await?;
     let proposed = gardener.counts("[data-proposed] li").await?;
@@ -203,5 +205,50 @@ async fn sums_go_the_other_way_too() -> Result<(), Failure> {
     gardener.presses(Key::Escape + "").await?;
     gardener.presses("e").await?;
     gardener.reads("days × 6 squares").await?;
+    gardener.leaves().await
+}
+
+/// Takes a crop in hand by what it is called here or elsewhere.
+async fn takes(gardener: &Gardener, said: &str, crop: &str) -> Result<(), Failure> {
+    gardener.presses("/").await?;
+    gardener.sees("#find-crop:focus").await?;
+    gardener.presses(said).await?;
+    gardener.sees(&format!("[role=option][data-highlighted][data-label='{crop}']")).await?;
+    gardener.presses(Key::Enter + "").await?;
+    gardener.reads("in hand").await
+}
+
+/// More than fit are written down with a warning, fewer are spread, and a second crop goes in on the needle's day.
+#[tokio::test(flavor = "multi_thread")]
+async fn what_was_planted_is_written_down_and_a_second_crop_follows_on_its_ground() -> Result<(), Failure> {
+    let stage = Stage::open().await?;
+    let gardener = stage.gardener(1280, 800).await?;
+    gardener.signs_up("Fern").await?;
+    gardener.plans_a_bed("Long bed", "6 ft", "3 ft").await?;
+    takes(&gardener, "salad bowl", "lettuce").await?;
+    gardener.presses(Key::Enter + "").await?;
+    assert_eq!(count(&gardener).await?, 4);
+    gardener.fills("plants", "9").await?;
+    gardener.presses(Key::Tab + "").await?;
+    gardener.reads("9 where 4 fit").await?;
+    gardener.comes_to_count("[data-crop=lettuce] .stem", 9).await?;
+    gardener.fills("plants", "1").await?;
+    gardener.presses(Key::Tab + "").await?;
+    gardener.comes_to_count("[data-crop=lettuce] .stem", 1).await?;
+    gardener.reads_no_more("where 4 fit").await?;
+    // A number no hand could plant is refused, and put away it shows what holds.
+    gardener.fills("plants", "9999").await?;
+    gardener.presses(Key::Tab + "").await?;
+    gardener.reads("this patch holds 4").await?;
+    gardener.clicks("put this away").await?;
+    assert_eq!(gardener.sees("[name=plants]").await?.prop("value").await?.as_deref(), Some("1"));
+    gardener.presses(Key::Escape + "").await?;
+    // In September the lettuce is long gone; spinach is usually sown in spring, when the ground is taken.
+    gardener.presses(".".repeat(12)).await?;
+    takes(&gardener, "spinach", "spinach").await?;
+    gardener.presses(Key::Enter + "").await?;
+    gardener.comes_to_count("[data-crop=spinach]", 1).await?;
+    let from = gardener.sees("[name=from]").await?.prop("value").await?.unwrap_or_default();
+    assert!(from.contains("-08-") || from.contains("-09-"), "{from}");
     gardener.leaves().await
 }

@@ -115,7 +115,7 @@ async fn three_years_are_remembered_and_the_next_ones_proposed_argued_and_laid_o
     gardener.reads("What should find room here?").await?;
     assert!(gardener.counts("[data-wishes] input").await? > 0, "the amounts have arrived");
     gardener.clicks("arrange").await?;
-    gardener.reads("Where the points come from").await?;
+    gardener.reads("What speaks for it").await?;
     gardener.clicks("plant it so").await?;
     gardener.sees("[data-patch]").await?;
     gardener.presses("2").await?;

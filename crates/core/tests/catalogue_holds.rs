@@ -1,7 +1,7 @@
 //! The data files: complete, consistent, and as large as a home garden needs.
 
 use sparrow_core::catalogue::book::Data;
-use sparrow_core::catalogue::{Catalogue, Grade, Kind, Life, Method};
+use sparrow_core::catalogue::{Catalogue, Grade, Kind, Life, Method, Rotation};
 use std::collections::HashSet;
 
 const DATA: Data = Data {
@@ -115,4 +115,82 @@ fn one_more_season() -> String {
     let entry = DATA.seasons.split("[[crop]]").nth(1).expect("the file lists crops");
     let key = entry.lines().find(|line| line.starts_with("key = ")).expect("each has a key");
     format!("[[crop]]{}", entry.replacen(key, "key = \"moly\"", 1).split("[[crop.way]]").next().unwrap_or_default())
+}
+
+#[test]
+fn families_that_must_not_follow_others_name_real_ones_and_flowers_and_covers_wait_for_nothing() {
+    let catalogue = standard();
+    for family in &catalogue.families {
+        assert!(family.after.iter().all(|other| catalogue.family(other).is_some() && *other != family.key), "{}", family.key);
+    }
+    for crop in &catalogue.crops {
+        if crop.ways.iter().all(|way| way.cover) {
+            assert_eq!(crop.rotation, Rotation::None, "{}", crop.key);
+        }
+    }
+    assert_eq!(catalogue.crop("strawberry").map(|crop| crop.rotation), Some(Rotation::Host));
+}
+
+/// Ten names an American would say and ten a Briton would, and what each means (common practice).
+const SAID: [(&str, &[&str]); 24] = [
+    ("corn", &["maize"]),
+    ("eggplants", &["aubergine"]),
+    ("zucchini", &["courgette"]),
+    ("Squash", &["courgette", "winter-squash", "pumpkin"]),
+    ("cilantro", &["coriander"]),
+    ("arugula", &["rocket"]),
+    ("scallions", &["spring-onion"]),
+    ("rutabagas", &["swede"]),
+    ("fava beans", &["broad-bean"]),
+    ("pole beans", &["bean"]),
+    ("garbanzo", &[]),
+    ("sweetcorn", &["maize"]),
+    ("beetroot", &["beet"]),
+    ("courgettes", &["courgette"]),
+    ("marrows", &["courgette"]),
+    ("mangetout", &["pea"]),
+    ("runner beans", &["runner-bean"]),
+    ("lamb’s lettuce", &["corn-salad"]),
+    ("new potatoes", &["potato"]),
+    ("Swedes", &["swede"]),
+    ("Brussels sprouts", &["brussels-sprout"]),
+    ("Strawberries", &["strawberry"]),
+    ("radishes", &["radish"]),
+    ("Solanum lycopersicum", &["tomato"]),
+];
+
+#[test]
+fn names_of_both_kinds_of_english_and_their_plurals_find_what_is_meant() {
+    let catalogue = Catalogue::standard();
+    for (said, wanted) in SAID {
+        let meant: Vec<String> = catalogue.meant(said).into_iter().map(|one| one.crop).collect();
+        assert_eq!(meant, *wanted, "{said}");
+    }
+    let kin: Vec<String> = catalogue.meant("brassicas").into_iter().map(|one| one.crop).collect();
+    assert!(["cabbage", "kale", "broccoli"].iter().all(|key| kin.iter().any(|crop| crop == key)), "{kin:?}");
+    assert_eq!(catalogue.meant("pole bean")[0].way.as_deref(), Some("climbing"));
+    assert!(catalogue.names.len() > 150, "{}", catalogue.names.len());
+    for crop in &catalogue.crops {
+        for name in [&crop.name, &crop.plural] {
+            assert!(catalogue.meant(name).iter().any(|one| one.crop == crop.key), "{name} does not mean {}", crop.key);
+        }
+    }
+}
+
+#[test]
+fn of_a_list_what_is_known_is_taken_and_what_is_not_is_told_with_what_is_nearly_so() {
+    let words = Catalogue::standard().words("Tomatos, cornn and  brocoli; xyzzy\n, , beans");
+    let told: Vec<(&str, usize, Vec<&str>)> =
+        words.iter().map(|word| (word.said.as_str(), word.of.len(), word.nearly.iter().map(String::as_str).collect())).collect();
+    assert_eq!(
+        told,
+        [
+            ("Tomatos", 1, vec![]),
+            ("cornn", 0, vec!["corn"]),
+            ("brocoli", 0, vec!["broccoli"]),
+            ("xyzzy", 0, vec![]),
+            ("beans", 6, vec![]),
+        ]
+    );
+    assert_eq!(Catalogue::standard().words(&"corn,".repeat(5000)).len(), 60);
 }

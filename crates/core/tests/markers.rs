@@ -113,6 +113,7 @@ fn lettuce() -> Command {
         until: None,
         year: 2027,
         between: false,
+        needle: None,
     }
 }
 

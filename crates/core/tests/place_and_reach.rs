@@ -12,10 +12,12 @@ use sparrow_core::reckon::day::reckon;
 use sparrow_core::rules::place::{ARM, from_side};
 use sparrow_core::rules::reason::{Reason, Weight};
 use sparrow_core::rules::shade::{in_shadow, trellis_shades};
+use sparrow_core::season::tasks::Work;
 use sparrow_facts::bed::{Reach, Trellis};
 use sparrow_facts::garden::Garden;
+use sparrow_facts::ids::PatchId;
 use sparrow_facts::patch::{Patch, Planted};
-use sparrow_facts::rect::{Ground, Rect};
+use sparrow_facts::rect::{Ground, Rect, RowLine};
 use sparrow_facts::site::Latitude;
 use sparrow_facts::units::{Length, Units};
 
@@ -165,27 +167,110 @@ fn vines_spill_where_one_can_walk_and_nowhere_else() {
 }
 
 #[test]
-fn maize_wants_three_rows_and_its_kinds_flower_apart() {
-    let few = with(&[("maize", "block", Rect { x: 0, y: 0, w: 8, h: 2 })]);
-    assert!(told(&few).contains(&(Weight::Note, Reason::FewRows { rows: 2 })));
-    let block = with(&[("maize", "block", Rect { x: 0, y: 0, w: 6, h: 3 })]);
-    assert!(!told(&block).iter().any(|one| matches!(one.1, Reason::FewRows { .. })));
+fn maize_is_judged_by_what_stands_and_flowers_together() {
+    let rows = |garden: &Garden| {
+        let few = |one: (Weight, Reason)| if let Reason::FewRows { rows, .. } = one.1 { Some((one.0, rows)) } else { None };
+        told(garden).into_iter().filter_map(few).collect::<Vec<_>>()
+    };
+    let block = |x: u16, w: u16, h: u16| ("maize", "block", Rect { x, y: 0, w, h });
+    assert_eq!(rows(&with(&[block(0, 8, 2)])), [(Weight::Settle, 2)]);
+    assert_eq!(rows(&with(&[block(0, 6, 3)])), [(Weight::Note, 3)]);
+    assert_eq!(rows(&with(&[block(0, 6, 4)])), []);
+    // Two patches that touch are one block; one that flowers a fortnight later is none of it.
+    let mut two =
+        with(&[("maize", "block", Rect { x: 0, y: 0, w: 8, h: 2 }), ("maize", "block", Rect { x: 0, y: 2, w: 8, h: 2 })]);
+    assert_eq!(rows(&two), []);
+    two.patches[1].from = date(2027, 6, 1);
+    assert_eq!(rows(&two).len(), 2);
+    // Five marked rows a foot apart are five rows, and not five times one.
+    let mut marked = with(&[]);
+    marked.beds[0].braces.clear();
+    for n in 0..5 {
+        let mut row = patch_in(&marked, "maize", "block", Rect { x: 2 * n, y: 0, w: 2, h: 8 });
+        row.line = Some(RowLine { across: true, at: inch(6 + 12 * i32::from(n)) });
+        marked.patches.push(row);
+    }
+    assert_eq!(rows(&marked), []);
+    marked.patches.truncate(3);
+    assert_eq!(rows(&marked), [(Weight::Note, 3)]);
+}
 
+#[test]
+fn kinds_of_maize_flower_apart_by_the_days_they_really_have() {
     let mut kinds =
         with(&[("maize", "block", Rect { x: 0, y: 0, w: 6, h: 4 }), ("maize", "extra-sweet", Rect { x: 10, y: 0, w: 6, h: 4 })]);
-    let crosses = |garden: &Garden| told(garden).into_iter().any(|one| matches!(one.1, Reason::Crosses { .. }));
-    assert!(crosses(&kinds));
-    // By hand: 65–90 and 70–90 days ripen 77 and 80 days after sowing; sown 11 days later they flower 14 days apart.
-    kinds.patches[1].from = date(2027, 5, 11);
-    assert!(crosses(&kinds));
-    kinds.patches[1].from = date(2027, 5, 12);
-    assert!(!crosses(&kinds));
-    kinds.patches[1] = Patch {
-        from: date(2027, 5, 1),
-        planted: Planted { way: "wide".into(), ..kinds.patches[1].planted.clone() },
-        ..kinds.patches[1].clone()
+    let crosses = |garden: &Garden| {
+        let cross = |one: (Weight, Reason)| match one.1 {
+            Reason::Crosses { days_apart, later, .. } => Some((days_apart, later)),
+            _ => None,
+        };
+        told(garden).into_iter().filter_map(cross).collect::<Vec<_>>()
     };
-    assert!(!crosses(&kinds), "two plantings of one kind");
+    let [(apart, later)] = crosses(&kinds)[..] else { panic!("they flower together") };
+    assert_eq!(later, PatchId(2), "the later one is to be put off");
+    assert!(apart < 14);
+    // The packet counts: a kind of 110 days flowers weeks after one of 65.
+    kinds.patches[0].timing.packet = Some(65);
+    kinds.patches[1].timing.packet = Some(110);
+    assert_eq!(crosses(&kinds), []);
+    // Three patches of one kind beside one of another are one pair.
+    kinds.patches[0].timing.packet = None;
+    kinds.patches[1].timing.packet = None;
+    let mut third = patch_in(&kinds, "maize", "block", Rect { x: 0, y: 4, w: 6, h: 4 });
+    third.id = PatchId(3);
+    kinds.patches.push(third);
+    assert_eq!(crosses(&kinds).len(), 1);
+    kinds.patches[1].planted.way = "wide".into();
+    assert_eq!(crosses(&kinds), [], "plantings of one kind");
+}
+
+#[test]
+fn too_few_rows_are_pollinated_by_hand_on_a_day_of_the_calendar() {
+    let days = |garden: &Garden| {
+        let season = sparrow_core::reckon::season::view(known_on(garden, TODAY), date(2027, 6, 1));
+        season.tasks.into_iter().filter(|task| task.work == Work::Pollinate).map(|task| task.day).collect::<Vec<_>>()
+    };
+    let few = with(&[("maize", "block", Rect { x: 0, y: 0, w: 8, h: 2 })]);
+    let [day] = days(&few)[..] else { panic!("one day") };
+    assert!((date(2027, 6, 15)..=date(2027, 9, 1)).contains(&day), "{day}");
+    assert_eq!(days(&with(&[("maize", "block", Rect { x: 0, y: 0, w: 8, h: 4 })])), []);
+}
+
+fn first_bed(garden: &mut Garden, change: impl Fn(&mut sparrow_facts::bed::Bed)) {
+    change(&mut garden.beds[0]);
+}
+
+/// Depths are common practice: 8 in for full carrots and sweet potatoes, 5 for young ones.
+#[test]
+fn depth_sun_sourness_and_something_to_climb_are_judged_with_a_way_out() {
+    let of =
+        |garden: &Garden, is: &dyn Fn(&Reason) -> bool| told(garden).into_iter().filter(|one| is(&one.1)).collect::<Vec<_>>();
+    let mut carrots = with(&[("carrot", "root", Rect { x: 0, y: 0, w: 4, h: 4 })]);
+    let shallow = |garden: &Garden| of(garden, &|one| matches!(one, Reason::ShallowSoil { .. }));
+    assert_eq!(shallow(&carrots), []);
+    first_bed(&mut carrots, |bed| bed.depth = Length::tenths_mm(1397));
+    let [(Weight::Settle, Reason::ShallowSoil { shorter: Some(shorter), .. })] = &shallow(&carrots)[..] else {
+        panic!("{:?}", shallow(&carrots))
+    };
+    assert_eq!(shorter, "baby");
+    let mut shady =
+        with(&[("tomato", "staked", Rect { x: 0, y: 0, w: 4, h: 4 }), ("lettuce", "head", Rect { x: 8, y: 0, w: 2, h: 2 })]);
+    let half = |garden: &Garden| of(garden, &|one| matches!(one, Reason::HalfShade { .. }));
+    assert_eq!(half(&shady), []);
+    shady.turns.shady.push(shady.beds[0].id);
+    assert_eq!(half(&shady).len(), 1, "tomatoes want sun, lettuce manages");
+    let sour = |one: &str, one_way: &str, two: &str, two_way: &str| {
+        let garden = with(&[(one, one_way, Rect { x: 0, y: 0, w: 4, h: 4 }), (two, two_way, Rect { x: 8, y: 0, w: 4, h: 4 })]);
+        of(&garden, &|reason| matches!(reason, Reason::Sourness { .. })).len()
+    };
+    assert_eq!((sour("potato", "main", "spinach", "leaf"), sour("potato", "main", "cabbage", "head")), (1, 0));
+    let mut beans = with(&[("bean", "bush", Rect { x: 0, y: 0, w: 4, h: 2 })]);
+    let climbs = |garden: &Garden| of(garden, &|one| matches!(one, Reason::DoesNotClimb { .. })).len();
+    assert_eq!(climbs(&beans), 0);
+    first_bed(&mut beans, |bed| {
+        bed.trellises = vec![sparrow_facts::bed::Trellis { from_far: inch(2), start: inch(0), end: inch(48) }];
+    });
+    assert_eq!(climbs(&beans), 1);
 }
 
 #[test]

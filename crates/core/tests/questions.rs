@@ -47,7 +47,7 @@ fn where_plants_fit_is_asked_by_a_school_or_by_the_one_that_holds() {
     let mut garden = garden();
     let fits = |garden: &Garden, school| {
         let (crop, way) = ("beet".to_string(), "root".to_string());
-        match asks(garden, Question::Fits { bed: BedId(2), crop, way, plants: 300, school, year: 2027 }) {
+        match asks(garden, Question::Fits { bed: BedId(2), crop, way, plants: 300, school, year: 2027, from: None }) {
             Ok(Answer::Fits(fits)) => {
                 fits.places.iter().filter(|place| place.bed == BedId(2)).map(|place| place.plants).sum::<u32>()
             }
@@ -100,8 +100,14 @@ fn every_question_about_what_is_not_there_is_refused_by_name() {
     let tape = Tape(Length::inches(36));
     let unknown = [
         (Question::Sheet { bed: BedId(9), year: 2027, on: None }, "bed “9”"),
-        (Question::Fits { bed: BedId(9), crop: "beet".into(), way: way(), plants: 1, school: None, year: 2027 }, "bed “9”"),
-        (Question::Fits { bed: BedId(1), crop: crop(), way: way(), plants: 1, school: None, year: 2027 }, "crop “florp”"),
+        (
+            Question::Fits { bed: BedId(9), crop: "beet".into(), way: way(), plants: 1, school: None, year: 2027, from: None },
+            "bed “9”",
+        ),
+        (
+            Question::Fits { bed: BedId(1), crop: crop(), way: way(), plants: 1, school: None, year: 2027, from: None },
+            "crop “florp”",
+        ),
         (Question::Edge { crop: crop(), way: way(), long: tape, seeds_a_hole: 1 }, "crop “florp”"),
         (Question::Edge { crop: "beet".into(), way: crop(), long: tape, seeds_a_hole: 1 }, "way of growing it “florp”"),
         (Question::Seeder { crop: crop(), way: way(), run: tape, plates: vec![1] }, "crop “florp”"),

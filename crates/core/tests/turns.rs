@@ -9,9 +9,9 @@ use jiff::civil::date;
 use proptest::prelude::*;
 use sparrow_core::catalogue::Catalogue;
 use sparrow_core::change::command::{Command, carry_out};
-use sparrow_core::change::turns::TurnChange;
+use sparrow_core::change::turns::{TurnChange, read_stood};
 use sparrow_core::climate::weather::Weather;
-use sparrow_core::reckon::turns::{CellKind, NoteKind, view};
+use sparrow_core::reckon::turns::{CellKind, Lacking, NoteKind, view};
 use sparrow_core::search::remedies::{RemedyKind, TieKey, why};
 use sparrow_core::search::watch::to_the_end;
 use sparrow_core::search::{amounts, years};
@@ -341,13 +341,42 @@ fn the_parts_of_the_year_a_crop_holds_follow_from_its_days() {
 
 #[test]
 fn a_usual_wish_is_what_the_catalogue_knows_of_the_crop() {
-    let garden = garden_with(1, Units::Imperial);
+    let mut garden = garden_with(1, Units::Imperial);
+    assert!(!usual_wish(known_on(&garden, TODAY), "tomato").unwrap().needs.trellis, "stakes do where there is no trellis");
+    garden.beds[0].trellises = vec![Trellis { from_far: Length::inches(2), start: Length::ZERO, end: garden.beds[0].length }];
     let usual = |crop: &str| usual_wish(known_on(&garden, TODAY), crop).unwrap();
     assert!(usual("tomato").needs.trellis && !usual("carrot").needs.trellis);
     assert!(usual("garlic").winters && !usual("onion").winters, "garlic goes in the autumn before");
     let lettuce = usual("lettuce").parts;
     assert!(lettuce.early && !lettuce.late);
     assert!(usual_wish(known_on(&garden, TODAY), "triffid").is_err());
+}
+
+/// A trellis over a third of one bed of two: what is asked for beyond its 32 squares is named, with the ground that has it.
+#[test]
+fn what_a_wish_lacks_is_named_and_not_told_as_short_of_ground() {
+    let mut garden = garden_with(2, Units::Imperial);
+    let tomato = wish(&mut garden, "tomato", 6);
+    let change = |garden: &mut Garden, trellis: bool| {
+        let one = garden.turns.wishes.iter_mut().find(|one| one.id == tomato).unwrap();
+        one.wish.needs.trellis = trellis;
+    };
+    change(&mut garden, true);
+    let lacking = |garden: &Garden| view(known_on(garden, TODAY), &[]).lacking;
+    assert_eq!(lacking(&garden), [Lacking { wish: tomato, need: "trellis".into(), squares: 0 }]);
+    change(&mut garden, false);
+    assert_eq!(lacking(&garden), []);
+}
+
+/// 'Squash' may be three crops of one family, and the family is remembered; 'greens' are of two, and nobody knows which.
+#[test]
+fn what_stood_may_be_told_in_both_kinds_of_english() {
+    let read = |word: &str| read_stood(Catalogue::standard(), word);
+    assert_eq!(read("Corn"), Some(Stood::Crop("maize".into())));
+    assert_eq!(read("squash"), Some(Stood::Family("gourd".into())));
+    assert_eq!(read("beans"), Some(Stood::Family("pea-bean".into())));
+    assert_eq!(read("onion family"), Some(Stood::Family("onion".into())));
+    assert_eq!((read("greens"), read("xyzzy")), (None, None));
 }
 
 /// A planting of garlic from one autumn to the next summer, in the first bed.

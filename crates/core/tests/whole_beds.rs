@@ -94,9 +94,11 @@ proptest! {
         let found = arrange(known(&garden), &asked, &mut |_| false).unwrap();
         let best = found.proposals[0].clone();
         prop_assert!(best.score <= found.bound);
-        prop_assert_eq!(best.patches.len() + best.left_out.len(), wishes.len());
-        for proposed in &best.patches {
-            prop_assert!(proposed.plants >= wishes[proposed.wish].plants);
+        for (wish, wanted) in wishes.iter().enumerate() {
+            let got: u32 = best.patches.iter().filter(|one| one.wish == wish).map(|one| one.plants).sum();
+            let short = best.short.iter().find(|one| one.0 == wish).map_or(0, |one| one.1);
+            prop_assert_eq!(got == 0, best.left_out.contains(&wish), "{:?}", best);
+            prop_assert!(got + short >= wanted.plants || best.left_out.contains(&wish), "{:?}", best);
         }
         let places: Vec<_> = best.patches.into_iter().map(|one| one.place).collect();
         if !places.is_empty() {

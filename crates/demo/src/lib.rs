@@ -405,6 +405,7 @@ impl Plot {
             until: None,
             year: self.year,
             between,
+            needle: None,
         })
     }
 

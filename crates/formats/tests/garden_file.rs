@@ -44,8 +44,7 @@ proptest! {
         garden.beds[0].name = name.trim().into();
         let place = Command::Place {
             bed: garden.beds[1].id, crop: "garlic".into(), way: None, rect: Rect { x, y, w: 2, h: 1 }, holes: Some(holes),
-            from: Some(date(2027, 10, 25)), until: None, year: 2027, between: true,
-        };
+            from: Some(date(2027, 10, 25)), until: None, year: 2027, between: true, needle: None };
         let _ = carry_out(&mut garden, Catalogue::standard(), &place, date(2026, 11, 23));
         let back = read(&write(&garden), Catalogue::standard());
         prop_assert_eq!(back, Ok(garden));

@@ -123,7 +123,7 @@ async fn bad_input_is_answered_with_field_value_and_limit_and_changes_nothing() 
         ("too short", bed(json!("2 in")), "length: 2 in (5.1 cm) is outside 4 in (10.2 cm) to 100 ft (30.48 m)"),
         ("below nothing", bed(json!(-5)), "longer than any garden"),
         ("a name that is taken", bed(json!("4 ft")), "there is already a bed called Pear bed"),
-        ("no such command", json!({ "command": { "do": "dance" } }), "unknown variant `dance`"),
+        ("no such command", json!({ "command": { "do": "dance" } }), "do: “dance” is none of the choices"),
         ("no such patch", json!({ "command": { "do": "remove-patch", "patch": 4000 } }), "there is no patch “4000”"),
         ("not a date", json!({ "command": { "do": "remove-patch", "patch": 1 }, "on": "soon" }), "on:"),
         (
@@ -214,7 +214,7 @@ async fn questions_are_answered_in_the_gardener_s_words_and_change_nothing() {
             json!({ "ask": "fits", "bed": 1, "crop": "leek", "way": "stem", "plants": 0, "school": null, "year": 2027 }),
             "plants at hand: 0",
         ),
-        (json!({ "ask": "riddle" }), "unknown variant `riddle`"),
+        (json!({ "ask": "riddle" }), "ask: “riddle” is none of the choices"),
     ] {
         let (status, told) = problem(asks(question).await).await;
         assert!(status == 422 && told.contains(said), "{status} {told}");

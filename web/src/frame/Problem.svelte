@@ -45,7 +45,7 @@
       {:else if Object.keys(garden.unheard).length > 0}
         <button class="act" onclick={() => garden.askAgain()}>ask again</button>
       {:else}
-        <button class="act" onclick={() => garden.settle()}>put this away</button>
+        <button class="act" onclick={() => garden.putAway()}>put this away</button>
       {/if}
     </p>
   </div>

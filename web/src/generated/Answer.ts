@@ -15,14 +15,16 @@ import type { Plate } from "./Plate";
 import type { SchoolCount } from "./SchoolCount";
 import type { SeasonView } from "./SeasonView";
 import type { Sheet } from "./Sheet";
+import type { SquaresAsked } from "./SquaresAsked";
 import type { Starts } from "./Starts";
 import type { Straight } from "./Straight";
 import type { Tally } from "./Tally";
 import type { TurnsView } from "./TurnsView";
 import type { Window } from "./Window";
 import type { WishDraft } from "./WishDraft";
+import type { Word } from "./Word";
 
 /**
  * What is answered.
  */
-export type Answer = { "to": "schools", "is": Array<SchoolCount> } | { "to": "bare", "is": Array<Bare> } | { "to": "suits", "is": Bare } | { "to": "in-hand", "is": InHand } | { "to": "markers", "is": Markers } | { "to": "groupings", "is": Array<Fitted> } | { "to": "sheet", "is": Sheet } | { "to": "fits", "is": Fits } | { "to": "edge", "is": Edge } | { "to": "tally", "is": Tally } | { "to": "seeder", "is": { wanted: Length, plates: Array<Plate>, } } | { "to": "turns", "is": TurnsView } | { "to": "straight", "is": Straight } | { "to": "usual-wish", "is": WishDraft } | { "to": "season", "is": SeasonView } | { "to": "windows", "is": { windows: Array<Window>, shut_by: Gate | null, latest: LatestStart | null, figures: Figures, } } | { "to": "starts", "is": Array<Starts> } | { "to": "moves", "is": Array<Moved> } | { "to": "amounts", "is": Array<BedWish> };
+export type Answer = { "to": "schools", "is": Array<SchoolCount> } | { "to": "bare", "is": Array<Bare> } | { "to": "suits", "is": Bare } | { "to": "in-hand", "is": InHand } | { "to": "markers", "is": Markers } | { "to": "groupings", "is": Array<Fitted> } | { "to": "sheet", "is": Sheet } | { "to": "fits", "is": Fits } | { "to": "edge", "is": Edge } | { "to": "tally", "is": Tally } | { "to": "seeder", "is": { wanted: Length, plates: Array<Plate>, } } | { "to": "turns", "is": TurnsView } | { "to": "straight", "is": Straight } | { "to": "squares", "is": SquaresAsked } | { "to": "names", "is": Array<Word> } | { "to": "usual-wish", "is": WishDraft } | { "to": "season", "is": SeasonView } | { "to": "windows", "is": { windows: Array<Window>, shut_by: Gate | null, latest: LatestStart | null, figures: Figures, } } | { "to": "starts", "is": Array<Starts> } | { "to": "moves", "is": Array<Moved> } | { "to": "amounts", "is": Array<BedWish> };

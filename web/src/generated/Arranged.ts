@@ -15,7 +15,7 @@ proposals: Array<Proposal>,
  */
 bound: number, 
 /**
- * The first is proved to be the best there is.
+ * Every layout with each crop in one piece was looked through, all crops found room in the first, and none is better.
  */
 proven: boolean, 
 /**

@@ -2,6 +2,7 @@
 import type { Crop } from "./Crop";
 import type { Family } from "./Family";
 import type { Grouping } from "./Grouping";
+import type { Name } from "./Name";
 import type { Relation } from "./Relation";
 import type { Source } from "./Source";
 
@@ -28,4 +29,8 @@ groupings: Array<Grouping>,
 /**
  * Where figures come from, by key.
  */
-sources: { [key in string]: Source }, };
+sources: { [key in string]: Source }, 
+/**
+ * What else crops are called.
+ */
+names: Array<Name>, };

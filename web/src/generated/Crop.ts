@@ -5,6 +5,7 @@ import type { Length } from "./Length";
 import type { Life } from "./Life";
 import type { Light } from "./Light";
 import type { Method } from "./Method";
+import type { Rotation } from "./Rotation";
 import type { Way } from "./Way";
 
 /**
@@ -40,6 +41,10 @@ apg: string,
  */
 family: string, 
 /**
+ * How much it counts in the turns of that family.
+ */
+rotation: Rotation, 
+/**
  * How long it lives.
  */
 life: Life, 
@@ -51,6 +56,15 @@ method: Method,
  * How deep its seed, set or tuber lies.
  */
 sow_depth: Length, 
+/**
+ * What is planted where it is neither seed nor a young plant, one and more: a clove, a set, a slip.
+ */
+planted_as: [string, string] | null, 
+/**
+ * Seeds of a hundred that come up, at least: the law's least for sold seed where it has one (7 CFR 201.31, from memory), else
+ * 70 (common practice).
+ */
+germinates: number, 
 /**
  * How hungry it is.
  */

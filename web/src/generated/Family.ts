@@ -22,6 +22,10 @@ botanical: Array<string>,
  */
 interval: number, 
 /**
+ * Other families it must not follow for as long, whose diseases it shares.
+ */
+after: Array<string>, 
+/**
  * How much a too early return is to be feared, 0 to 5: the weight of a clash.
  */
 risk: number, 

@@ -15,6 +15,10 @@ patches: Array<Proposed>,
  */
 left_out: Array<number>, 
 /**
+ * Wishes that found room for some of their plants, and how many are missing.
+ */
+short: Array<[number, number]>, 
+/**
  * All points together, less a thousand for each wish that must find room and does not.
  */
 score: number, 

@@ -28,6 +28,10 @@ mechanism: string,
  */
 reach: Nearness, 
 /**
+ * A pest or disease goes from one to the other, which is more than custom.
+ */
+shared: boolean, 
+/**
  * How well it is supported.
  */
 grade: Grade, 

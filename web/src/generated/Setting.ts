@@ -3,7 +3,9 @@ import type { Ground } from "./Ground";
 import type { Hole } from "./Hole";
 import type { Length } from "./Length";
 import type { Line } from "./Line";
+import type { Means } from "./Means";
 import type { PatchId } from "./PatchId";
+import type { Strewn } from "./Strewn";
 
 /**
  * How one patch is set out.
@@ -38,22 +40,22 @@ holes: number,
  */
 lines: Array<Line>, 
 /**
- * How deep its seed, set or tuber lies.
+ * How deep its seed, set or tuber lies; nothing for a young plant, which stands as it stood.
  */
-depth: Length, 
+depth: Length | null, 
 /**
  * Seeds, sets or plants in each hole.
  */
 in_each: number, 
 /**
- * Seeds to strew over all of it, when it is strewn.
+ * What is strewn over all of it, when it is.
  */
-strewn: number | null, 
+strewn: Strewn | null, 
 /**
- * It comes as plants, not as seed.
+ * How it comes to the ground.
  */
-planted: boolean, 
+means: Means, 
 /**
- * The holes of one square, for a template of board or card; none when a plant wants more than a square.
+ * The holes of one square, for a template of board or card; none when a plant wants more than a square, or squares differ.
  */
 template: Array<Hole>, };

@@ -7,8 +7,8 @@ import type { School } from "./School";
 import type { Spacing } from "./Spacing";
 
 /**
- * The sum behind a count: `fits` holes find room by the pattern, `holes` of them are used, and each
- * has `per_hole` plants.
+ * The sum behind a count: `fits` holes find room by the pattern, `holes` are used, fewer of them or more at a smaller distance,
+ * and each has `per_hole` plants.
  */
 export type Sum = { 
 /**
@@ -43,6 +43,10 @@ under_braces: number,
  * Holes that find room.
  */
 fits: number, 
+/**
+ * The distance at which they stand where more are planted than find room.
+ */
+crowded: Spacing | null, 
 /**
  * Holes used.
  */

@@ -2,6 +2,7 @@
 import type { BedId } from "./BedId";
 import type { Cell } from "./Cell";
 import type { Cost } from "./Cost";
+import type { Lacking } from "./Lacking";
 import type { Note } from "./Note";
 import type { Plot } from "./Plot";
 import type { Tie } from "./Tie";
@@ -43,6 +44,10 @@ notes: Array<Note>,
  * What lacks squares: the wish, the year, how many.
  */
 short: Array<[WishId, number, number]>, 
+/**
+ * Wishes that want what too little ground here has, and why they are short of it however much lies empty.
+ */
+lacking: Array<Lacking>, 
 /**
  * What is spread over several pieces of ground: the wish, the year, how many.
  */

@@ -32,6 +32,10 @@ spread: Length,
  */
 height: Length, 
 /**
+ * The least depth of soil in which it is worth growing, where that is more than a few inches (common practice).
+ */
+least_soil: Length, 
+/**
  * Days to maturity, least and most.
  */
 days: [number, number], 
@@ -51,6 +55,10 @@ spills: boolean,
  * Whether it is grown for its ground, as a green manure or winter cover, and not to be eaten.
  */
 cover: boolean, 
+/**
+ * How much seed of a cover is strewn on a square metre \[g\].
+ */
+grams_a_square_metre: number | null, 
 /**
  * What it must not cross with if its ears or seed are to come true: ways of one crop with unlike
  * strains are kept apart in time.

@@ -3,4 +3,4 @@
 /**
  * A kind of work.
  */
-export type Work = "sow-inside" | "pot-on" | "arrive" | "harden" | "sow-outside" | "plant-out" | "plant-sets" | "pick" | "clear";
+export type Work = "sow-inside" | "pot-on" | "arrive" | "harden" | "sow-outside" | "plant-out" | "plant-sets" | "pollinate" | "pick" | "clear";

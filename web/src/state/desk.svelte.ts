@@ -16,6 +16,14 @@ export type ViewKey = (typeof VIEWS)[number]['key'];
 /** Work on a whole bed, done in its slip; the sheet takes the drawing's place. */
 export type Task = 'arrange' | 'group' | 'bare' | 'sums' | 'markers' | 'sheet';
 
+/** A crop in hand. */
+export interface Hand {
+  crop: string;
+  way: string;
+  /** The day it goes in; nothing for its usual one, or the needle's where the ground is taken then. */
+  from: string | null;
+}
+
 /** A patch that might be: drawn dashed on the plan. */
 export interface Maybe {
   rect: Rect;
@@ -33,8 +41,8 @@ export class Desk {
   patch: number | null = $state(null);
   /** The half squares the keyboard stands on. */
   cursor: Rect = $state({ x: 0, y: 0, w: 2, h: 2 });
-  /** The crop to be put on squares next, and its way. */
-  hand: { crop: string; way: string } | null = $state(null);
+  /** The crop to be put on squares next, its way, and the day it goes in where that is not its usual one. */
+  hand: Hand | null = $state(null);
   helpOpen = $state(false);
   /** The work in hand on the bed, if any. */
   task: Task | null = $state(null);
@@ -80,8 +88,8 @@ export class Desk {
   }
 
   /** Takes a crop in hand. */
-  take(crop: string, way: string): void {
-    this.hand = { crop, way };
+  take(crop: string, way: string, from: string | null = null): void {
+    this.hand = { crop, way, from };
     this.patch = null;
     this.leaveTask();
   }

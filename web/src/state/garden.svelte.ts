@@ -173,7 +173,16 @@ export class GardenState {
     for (const ask of again) ask?.();
   }
 
-  /** Puts a problem away. */
+  /** How many problems were put away; fields begin anew with each, so that they show what holds. */
+  settled = $state(0);
+
+  /** Puts a problem away, and what was typed for it. */
+  putAway(): void {
+    this.settled += 1;
+    this.settle();
+  }
+
+  /** Nothing is wrong any longer. */
   settle(): void {
     this.problem = null;
     this.refused = null;
@@ -237,7 +246,7 @@ export class GardenState {
     this.view = view;
   }
 
-  private report(error: unknown, command: Command | null): void {
+  report(error: unknown, command: Command | null): void {
     if (!(error instanceof Refused)) throw error;
     // A change that was not made elsewhere is told with the garden as it is.
     if (error.problem.current) this.take(error.problem.current);

@@ -1,4 +1,5 @@
 // Why an arrangement put each crop where it did, in a gardener's words.
+import type { Proposed } from '../generated/Proposed';
 import type { Weighed } from '../generated/Weighed';
 import type { Why } from '../generated/Why';
 import type { GardenState } from '../state/garden.svelte';
@@ -19,17 +20,41 @@ const HEADINGS: Record<Why['is'], string> = {
   tidy: 'whole squares, at the boards',
 };
 
-export function whyHeading(why: Why): string {
-  return HEADINGS[why.is];
+/** What speaks for and against a layout, in numbers: each kind of reason once, a pair of neighbours once. */
+export function counted(patches: Proposed[]): [string, number, number][] {
+  const seen = new Map<string, Set<string>>();
+  for (const { place, why } of patches)
+    for (const one of why) {
+      if (MINOR.includes(one.why.is)) continue;
+      const pair =
+        'with' in one.why
+          ? [place.planted.crop, one.why.with].sort().join(' ') + one.why.relation
+          : JSON.stringify(one.why) + place.planted.crop;
+      const key = `${one.why.is} ${one.points > 0 ? '+' : '-'}`;
+      seen.set(key, (seen.get(key) ?? new Set()).add(pair));
+    }
+  const kinds = Object.keys(HEADINGS) as Why['is'][];
+  return kinds
+    .map((is): [string, number, number] => [
+      HEADINGS[is],
+      seen.get(`${is} +`)?.size ?? 0,
+      seen.get(`${is} -`)?.size ?? 0,
+    ])
+    .filter(([, good, bad]) => good + bad > 0);
 }
+
+/** What decides only between places that are alike in all else. */
+const MINOR: Why['is'][] = ['shape', 'tidy', 'room'];
+/** As many reasons as decided where a patch lies. */
+const TOLD = 3;
 
 /** The reasons of one patch as a sentence or two, the weightiest first. */
 export function whyWords(garden: GardenState, crop: string, why: Weighed[]): string {
-  const telling = why.filter((one) => !['shape', 'tidy', 'room'].includes(one.why.is));
+  const telling = why.filter((one) => !MINOR.includes(one.why.is));
   if (telling.length === 0) return 'Nothing speaks for or against it; it keeps the free ground in one piece.';
   // Two patches of one neighbour say the same; once is enough.
   const clauses = new Set(telling.map((one) => upper(clause(garden, crop, one))));
-  return `${[...clauses].join('. ')}.`;
+  return `${[...clauses].slice(0, TOLD).join('. ')}.`;
 }
 
 function clause(garden: GardenState, crop: string, { why, points }: Weighed): string {

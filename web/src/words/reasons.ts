@@ -1,14 +1,16 @@
 // Turns what the core found into sentences a gardener would say.
+import type { Bulk } from '../generated/Bulk';
 import type { Catalogue } from '../generated/Catalogue';
 import type { Finding } from '../generated/Finding';
 import type { GardenView } from '../generated/GardenView';
 import type { Grade } from '../generated/Grade';
 import type { Kind } from '../generated/Kind';
 import type { SideFit } from '../generated/SideFit';
+import type { Spacing } from '../generated/Spacing';
 import type { Sum } from '../generated/Sum';
 import type { Units } from '../generated/Units';
 import { dayMonth, yearName } from './dates';
-import { anOrdinal, count, length } from './lengths';
+import { anOrdinal, count, length, squares } from './lengths';
 
 /** A finding in words. */
 export interface Told {
@@ -37,14 +39,20 @@ const VERBS: Record<Kind, string> = {
   shades: 'shades',
 };
 
+/** What comes of standing too close (common practice). */
+const CROWDED: Record<Bulk, string> = {
+  root: 'Roots stay small or fork; thin to the distance, or lift every second one young.',
+  head: 'Heads stay small or do not close; cut every second plant young.',
+  leaf: 'Leaves stay small, dry slowly and rot sooner; cut them young, or thin.',
+  fruit: 'Each bears less, and leaves that dry slowly take blight and mildew sooner.',
+};
+
 export function tell(view: GardenView, catalogue: Catalogue, finding: Finding): Told {
   const reason = finding.reason;
   const units = view.garden.site.units;
   const southern = view.garden.site.latitude < 0;
-  const crop = (patch: number) => {
-    const key = view.garden.patches.find((p) => p.id === patch)?.planted.crop;
-    return catalogue.crops.find((c) => c.key === key);
-  };
+  const cropKey = (patch: number) => view.garden.patches.find((p) => p.id === patch)?.planted.crop;
+  const crop = (patch: number) => catalogue.crops.find((c) => c.key === cropKey(patch));
   const bedName = (id: number | null) => view.garden.beds.find((b) => b.id === id)?.name ?? '';
   switch (reason.is) {
     case 'company': {
@@ -65,6 +73,12 @@ export function tell(view: GardenView, catalogue: Catalogue, finding: Finding): 
       const crop =
         stand.stood.what === 'crop' ? catalogue.crops.find((c) => c.key === stand.stood.key)?.name : family?.name;
       const free = bedName(reason.free_bed);
+      const here = catalogue.crops.find((c) => c.key === cropKey(finding.patch));
+      if (here && here.family !== stand.family)
+        return {
+          heading: `${upper(here.plural)} after the ${family?.name ?? ''}`,
+          body: `${upper(crop ?? '')} stood here in ${yearName(stand.year, southern)}; the wish is ${count(interval, 'year', 'years')}. ${catalogue.families.find((f) => f.key === here.family)?.reason ?? ''}`,
+        };
       return {
         heading: `${upper(family?.name ?? '')} again after ${count(apart, 'year', 'years')}`,
         body:
@@ -79,11 +93,60 @@ export function tell(view: GardenView, catalogue: Catalogue, finding: Finding): 
         body: `It wants ${squareSize(w, h)} at least; make the patch larger or choose another way of growing it.`,
       };
     }
+    case 'too-dense': {
+      const { fits, holes, wants, stand, ground, bulk } = reason;
+      const apart = (one: Spacing) =>
+        one.along === one.across
+          ? length(one.along, units)
+          : `${length(one.along, units)} by ${length(one.across, units)}`;
+      return {
+        heading: `${holes} where ${fits} ${fits === 1 ? 'fits' : 'fit'}`,
+        body: `They stand ${apart(stand)} apart; ${apart(wants)} is wanted, and for so many ${squares(ground)} of ground. ${CROWDED[bulk]}`,
+      };
+    }
     case 'wants-trellis':
       return {
         heading: 'Wants something to climb',
         body: 'No trellis runs through this ground; set stakes, a cage or poles, or add a trellis line to the bed in the Yard view.',
       };
+    case 'shallow-soil': {
+      const here = crop(finding.patch);
+      const way = here?.ways.find((one) => one.key === reason.shorter);
+      const deeper = bedName(reason.deeper);
+      return {
+        heading: `Too little soil for ${here?.plural ?? ''}`,
+        body: `${upper(length(reason.depth, units))} of soil; ${length(reason.wants, units)} is the least (common practice). Fill it up${deeper ? `, plant it in ${deeper}` : ''}${way ? `, or grow ${way.name}` : ''}.`,
+      };
+    }
+    case 'half-shade': {
+      const sunny = bedName(reason.sunny);
+      return {
+        heading: `${upper(crop(finding.patch)?.plural ?? '')} want full sun`,
+        body: `This bed is noted as half shaded. ${sunny ? `${sunny} is the nearest that is not.` : 'No bed here is noted as sunny.'} With half a day of sun they grow slowly and bear little.`,
+      };
+    }
+    case 'does-not-climb': {
+      const here = crop(finding.patch);
+      const way = here?.ways.find((one) => one.key === reason.way);
+      return {
+        heading: 'It does not climb',
+        body: `A trellis runs through this ground, and this kind makes no use of it; grown ${way?.name ?? 'to climb'} it would.`,
+      };
+    }
+    case 'sourness': {
+      const range = ([least, most]: [number, number]) => `pH ${least.toFixed(1)} to ${most.toFixed(1)}`;
+      return {
+        heading: `Wants other soil than ${crop(reason.other)?.plural ?? ''}`,
+        body: `${range(reason.own)} here, ${range(reason.theirs)} there: what suits one does not suit the other. Give them different beds, or lime for neither.`,
+      };
+    }
+    case 'loses-support': {
+      const host = crop(reason.by)?.name ?? '';
+      return {
+        heading: `Climbs on ${host}, which goes first`,
+        body: `The ${host} is out by ${dayMonth(reason.day)}; what climbs it stands until ${dayMonth(reason.until)}. Leave its stalks standing when it is picked: set the last day of the ${host} to ${dayMonth(reason.until)}, or put up poles.`,
+      };
+    }
     case 'shares': {
       const { slow, must_be_out, closes, quick_lost, slow_lost, out } = reason;
       const host = crop(slow)?.name ?? '';
@@ -117,8 +180,8 @@ export function tell(view: GardenView, catalogue: Catalogue, finding: Finding): 
       };
     case 'few-rows':
       return {
-        heading: `${reason.rows === 1 ? 'One row' : 'Two rows'} of maize`,
-        body: 'The wind pollinates it: at least three rows, as square as the ground allows, or shake the tassels over the silks by hand.',
+        heading: `${['No row', 'One row', 'Two rows', 'Three rows'][reason.rows] ?? `${reason.rows} rows`} of maize`,
+        body: `The wind pollinates it across rows: ${reason.better} or more are best, ${reason.least} the least, as square as the ground allows. With fewer, shake the tassels over the silks by hand when it flowers; the Season lists the day.`,
       };
     case 'in-the-middle':
       return {
@@ -136,11 +199,17 @@ export function tell(view: GardenView, catalogue: Catalogue, finding: Finding): 
             body: `${shadow} ${finding.weight === 'note' ? `${upper(here)} manages on half a day of sun.` : `Put the taller one on the ${southern ? 'south' : 'north'} side.`}`,
           };
     }
-    case 'crosses':
+    case 'crosses': {
+      const wayOf = (patch: number) => {
+        const planted = view.garden.patches.find((p) => p.id === patch)?.planted;
+        return crop(patch)?.ways.find((w) => w.key === planted?.way)?.name ?? '';
+      };
+      const from = view.garden.patches.find((p) => p.id === reason.later)?.from;
       return {
         heading: 'Two kinds of maize flower together',
-        body: `They cross and the ears turn starchy: their flowering is ${count(reason.days_apart, 'day', 'days')} apart; ${reason.wanted} are wanted, or a distance no back yard has. Sow one ${count(reason.wanted - reason.days_apart, 'day', 'days')} later.`,
+        body: `They cross and the ears turn starchy: their flowering is ${count(reason.days_apart, 'day', 'days')} apart; ${reason.wanted} are wanted, or a distance no back yard has. Move the one that flowers later, ${wayOf(reason.later)}${from ? ` (in from ${dayMonth(from)})` : ''}: ${count(reason.wanted - reason.days_apart, 'day', 'days')} later or more.`,
       };
+    }
     case 'unlike-neighbour':
       return {
         heading: `Close beside ${crop(reason.other)?.name ?? ''}`,
@@ -159,7 +228,8 @@ export function sumLines(sum: Sum, units: Units): string[] {
   const found = sum.fits + sum.under_braces;
   const lines = patternLines(sum, units);
   if (sum.under_braces > 0) lines.push(`${found} − ${sum.under_braces} under a brace = ${sum.fits}`);
-  if (sum.holes < sum.fits) lines.push(`you chose ${sum.holes} of them`);
+  if (sum.holes < sum.fits) lines.push(`you chose ${sum.holes} of them, spread as far apart as they go`);
+  if (sum.crowded) lines.push(`you planted ${sum.holes}, ${length(sum.crowded.along, units)} apart`);
   if (sum.per_hole > 1) lines.push(`${sum.holes} × ${sum.per_hole} in each hole = ${sum.plants}`);
   const { far, near, left, right } = sum.spills;
   if (far || near || left || right) lines.push('its vines may grow out over the board, so stems stand nearer to it');
@@ -222,6 +292,12 @@ export function partSquare(fit: SideFit, what: 'row' | 'column', units: Units): 
   if (fit.rest === 0) return '';
   const next = fit.whole + 1;
   return `${count(fit.whole, `whole ${what}`, `whole ${what}s`)} and ${length(fit.rest, units)} over: ${anOrdinal(next)} ${what} misses by ${length(fit.missing, units)}; ${next} ${what}s fit at ${length(fit.narrowed, units)}.`;
+}
+
+/** 'Section 2: 83 in of soil. 6 whole columns and 11 in over: …'. */
+export function sectionWords(fit: SideFit, number: number, units: Units): string {
+  const rest = partSquare(fit, 'column', units);
+  return `Section ${number}: ${length(fit.side, units)} of soil, ${rest || `${count(fit.whole, 'whole column', 'whole columns')}.`}`;
 }
 
 /** '1½ × 2 squares' from half squares. */

@@ -8,6 +8,7 @@ use crate::climate::calendar;
 use crate::ground::planting::Planting;
 use crate::growth::size;
 use crate::known::Known;
+use crate::rules::company::holds_up;
 use crate::season::span::usual_span;
 use jiff::ToSpan;
 use jiff::civil::Date;
@@ -59,20 +60,53 @@ pub fn fitted(known: Known, bed: BedId, rect: Rect, year: i16) -> Vec<Fitted> {
 
 /// One grouping fitted to some half squares of a bed.
 pub fn fit(known: Known, grouping: &Grouping, bed: BedId, rect: Rect, year: i16) -> Fitted {
-    let garden = known.garden;
     let Grouping { key, name, least, .. } = grouping.clone();
-    let mut stages: Vec<Stage> = Vec::new();
+    let mut laid = Laid::on(known.garden, bed);
     if rect.w >= least[0] && rect.h >= least[1] {
         for part in &grouping.part {
-            let Some(stage) = stage(known, grouping, part, &stages, (bed, rect, year)) else { break };
-            stages.push(stage);
+            let Some(stage) = stage(known.on(&laid.garden), grouping, part, &laid.stages, (bed, rect, year)) else { break };
+            laid.put(stage);
         }
     }
-    if stages.len() < grouping.part.len() {
-        stages.clear();
+    let mut stages = if laid.stages.len() < grouping.part.len() { Vec::new() } else { laid.stages };
+    let supports: Vec<(usize, Date)> = stages.iter().flat_map(|climber| supports(known, &stages, climber)).collect();
+    for (host, until) in supports {
+        stages[host].place.until = stages[host].place.until.max(until);
     }
-    let taken = stages.iter().any(|stage| is_taken(garden, &stage.place));
+    let taken = stages.iter().any(|stage| is_taken(known.garden, &stage.place));
     Fitted { key, name, least, stages, taken }
+}
+
+/// A bed as it would be with the stages laid so far, so that what goes between them counts the room they leave.
+struct Laid {
+    garden: Garden,
+    stages: Vec<Stage>,
+}
+
+impl Laid {
+    fn on(garden: &Garden, bed: BedId) -> Laid {
+        let patches = garden.patches.iter().filter(|patch| patch.bed == bed).cloned().collect();
+        Laid { garden: Garden { patches, past: Vec::new(), ..garden.clone() }, stages: Vec::new() }
+    }
+
+    fn put(&mut self, stage: Stage) {
+        // Numbers from the end, which no patch of a garden has.
+        self.garden.patches.push(stage.place.patch(u32::MAX - self.stages.len() as u32));
+        self.stages.push(stage);
+    }
+}
+
+/// The stages that hold a climber up, each with the day until which it must stand.
+fn supports(known: Known, stages: &[Stage], climber: &Stage) -> Vec<(usize, Date)> {
+    let grown = |stage: &Stage| {
+        let crop = known.catalogue.crop(&stage.place.planted.crop)?;
+        Some((crop, crop.way(&stage.place.planted.way)?))
+    };
+    let Some(held) = grown(climber) else { return Vec::new() };
+    let holds = |host: &Stage| {
+        host.place.rect.overlaps(climber.place.rect) && grown(host).is_some_and(|(crop, _)| holds_up(known.catalogue, crop, held))
+    };
+    stages.iter().enumerate().filter(|(_, host)| holds(host)).map(|(host, _)| (host, climber.place.until)).collect()
 }
 
 fn stage(
@@ -122,7 +156,7 @@ fn stage(
 /// A stage with the plants its ground holds; nothing when the catalogue does not know its crop.
 fn standing(known: Known, place: Placing, after: Option<After>) -> Option<Stage> {
     let patch = place.patch(0);
-    let planting = Planting::alone(known, &patch)?;
+    let planting = Planting::of(known, &patch)?;
     let holes = planting.fits(place.rect).min(place.planted.holes.map_or(u32::MAX, u32::from));
     Some(Stage { plants: holes * u32::from(planting.way.per_hole), place, after })
 }
@@ -169,7 +203,7 @@ fn own_fitted(known: Known, own: &OwnGrouping, bed: BedId, rect: Rect, year: i16
     let garden = known.garden;
     let (w, h) = own.size();
     let (first, _) = calendar::year_span(year, garden.site.latitude.hemisphere());
-    let own_stage = |part: &OwnPart| {
+    let own_stage = |known: Known, part: &OwnPart| {
         let from = first.saturating_add((i64::from(own.first_day) + i64::from(part.days_after)).days());
         let place = Placing {
             bed,
@@ -183,7 +217,13 @@ fn own_fitted(known: Known, own: &OwnGrouping, bed: BedId, rect: Rect, year: i16
         standing(known, place, None)
     };
     let fits = rect.w >= w && rect.h >= h;
-    let stages: Vec<Stage> = if fits { own.parts.iter().filter_map(own_stage).collect() } else { Vec::new() };
+    let mut laid = Laid::on(garden, bed);
+    for part in own.parts.iter().filter(|_| fits) {
+        if let Some(stage) = own_stage(known.on(&laid.garden), part) {
+            laid.put(stage);
+        }
+    }
+    let stages = laid.stages;
     let taken = stages.iter().any(|stage| is_taken(garden, &stage.place));
     Fitted { key: format!("own:{}", own.id.0), name: own.name.clone(), least: [w, h], stages, taken }
 }

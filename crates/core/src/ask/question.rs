@@ -10,6 +10,7 @@ use crate::ask::sheet::Sheet;
 use crate::ask::starts::Starts;
 use crate::ask::{groupings, in_hand, markers, sheet, starts};
 use crate::catalogue;
+use crate::catalogue::Word;
 use crate::change::replan;
 use crate::change::replan::PatchChange;
 use crate::climate::calendar::{self, YEARS};
@@ -27,7 +28,8 @@ use crate::reckon::{season, turns};
 use crate::rules::bare;
 use crate::rules::bare::Bare;
 use crate::search::amounts;
-use crate::search::arrange::asked;
+use crate::search::arrange::asked::Arranging;
+use crate::search::arrange::{asked, pose};
 use crate::season::handoff::Moved;
 use crate::season::{handoff, span};
 use crate::turns::status::Straight;
@@ -62,8 +64,8 @@ pub enum Question {
     Groupings { bed: BedId, rect: Rect, year: i16 },
     /// How is a bed set out: what stands in it on a day, or in all of a growing year?
     Sheet { bed: BedId, year: i16, on: Option<Date> },
-    /// Where do so many plants fit, this bed first, by a school or the one that holds there?
-    Fits { bed: BedId, crop: String, way: String, plants: u32, school: Option<School>, year: i16 },
+    /// Where do so many plants fit, this bed first, by a school or the one that holds there, from a day or on their usual ones?
+    Fits { bed: BedId, crop: String, way: String, plants: u32, school: Option<School>, year: i16, from: Option<Date> },
     /// How many plants stand along so much edge, and how many seeds is that?
     Edge { crop: String, way: String, long: Tape, seeds_a_hole: u8 },
     /// Does a count add up?
@@ -74,6 +76,10 @@ pub enum Question {
     Straight { wish: WishId, year: i16, entries: Vec<Entry> },
     /// What does a year of the followed plan ask of a bed?
     Amounts { bed: BedId, year: i16 },
+    /// How many squares does a list of wishes for a bed ask for, how many are there, and what could be left out?
+    Squares(Arranging),
+    /// What is meant by the names of a list?
+    Names { list: String },
     /// What would a wish for a crop usually be?
     UsualWish { crop: String },
     /// What must be started, moved and cleared in the year of a day, and what is at risk on it?
@@ -107,6 +113,8 @@ pub enum Answer {
     Seeder { wanted: Length, plates: Vec<Plate> },
     Turns(TurnsView),
     Straight(Straight),
+    Squares(asked::SquaresAsked),
+    Names(Vec<Word>),
     UsualWish(WishDraft),
     Season(Box<SeasonView>),
     Windows { windows: Vec<Window>, shut_by: Option<Gate>, latest: Option<LatestStart>, figures: Box<catalogue::Figures> },
@@ -145,8 +153,14 @@ pub fn answer(known: Known, question: &Question) -> Result<Answer, Refusal> {
             let unknown = || Refusal::Unknown { what: "bed", key: bed.0.to_string() };
             sheet::sheet(known, *bed, days).map(Answer::Sheet).ok_or_else(unknown)
         }
-        Question::Fits { bed, crop, way, plants, school, year } => {
+        Question::Fits { bed, crop, way, plants, school, year, from } => {
             let mut pattern = usual(known, *bed, (crop, way), *year)?;
+            if let Some(from) = from {
+                let stands = pattern.until - pattern.from;
+                let (grown, by) = known.crop(crop, Some(way))?;
+                let end = span::usual_end(known, grown, by, *bed, *from);
+                (pattern.from, pattern.until) = (*from, end.unwrap_or_else(|| from.saturating_add(stands)));
+            }
             pattern.planted.school = *school;
             sums::fits(known, &pattern, *plants).map(Answer::Fits)
         }
@@ -161,6 +175,8 @@ pub fn answer(known: Known, question: &Question) -> Result<Answer, Refusal> {
         }
         Question::Straight { wish, year, entries } => status::straight(known, entries, (*wish, *year)).map(Answer::Straight),
         Question::Amounts { bed, year } => Ok(Answer::Amounts(amounts::amounts(known, *bed, *year))),
+        Question::Squares(asked) => pose::squares(known, asked).map(Answer::Squares),
+        Question::Names { list } => Ok(Answer::Names(known.catalogue.words(list))),
         Question::UsualWish { crop } => held::usual_wish(known, crop).map(Answer::UsualWish),
         Question::Seeder { crop, way, run, plates } => {
             let (wanted, _) = in_line(known, crop, way)?;

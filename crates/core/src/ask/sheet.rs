@@ -3,11 +3,11 @@
 //! Everything is measured from two named edges of the bed, running, so that an error is not added up:
 //! from the left end, and from the far side, or from the near one where the far cannot be walked along.
 
-use crate::catalogue::{CountedFrom, Crop, Method, Way};
+use crate::catalogue::{Crop, Way};
 use crate::ground::hole::Hole;
-use crate::ground::pattern;
 use crate::ground::pattern::Pattern;
 use crate::ground::planting::{Planting, Sum};
+use crate::growth::growing::Growing;
 use crate::known::Known;
 use jiff::civil::Date;
 use serde::Serialize;
@@ -15,6 +15,7 @@ use sparrow_facts::bed::Bed;
 use sparrow_facts::ids::{BedId, PatchId};
 use sparrow_facts::rect::Ground;
 use sparrow_facts::school::School;
+use sparrow_facts::timing::Means;
 use sparrow_facts::units::{Length, Units};
 
 /// Everything needed to set out one bed in one growing year.
@@ -53,16 +54,27 @@ pub struct Setting {
     pub holes: u32,
     /// Its lines, in order from the edge they are measured from; none where seed is strewn.
     pub lines: Vec<Line>,
-    /// How deep its seed, set or tuber lies.
-    pub depth: Length,
+    /// How deep its seed, set or tuber lies; nothing for a young plant, which stands as it stood.
+    pub depth: Option<Length>,
     /// Seeds, sets or plants in each hole.
     pub in_each: u32,
-    /// Seeds to strew over all of it, when it is strewn.
-    pub strewn: Option<u32>,
-    /// It comes as plants, not as seed.
-    pub planted: bool,
-    /// The holes of one square, for a template of board or card; none when a plant wants more than a square.
+    /// What is strewn over all of it, when it is.
+    pub strewn: Option<Strewn>,
+    /// How it comes to the ground.
+    pub means: Means,
+    /// The holes of one square, for a template of board or card; none when a plant wants more than a square, or squares differ.
     pub template: Vec<Hole>,
+}
+
+/// What is strewn over a patch.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[serde(tag = "by", content = "of", rename_all = "kebab-case")]
+pub enum Strewn {
+    /// So many seeds, thinned afterwards.
+    Count(u32),
+    /// So many grams of a cover, which nobody counts.
+    Grams(u32),
 }
 
 /// A line of stems.
@@ -148,9 +160,10 @@ fn running(marks: impl Iterator<Item = Length>, end: Length) -> Vec<Length> {
 
 fn setting(planting: &Planting, number: u32, from_near: bool) -> Setting {
     let (sum, holes) = planting.reckon();
-    let strewn = if let Pattern::Scattered { seeds, .. } = sum.pattern { Some(seeds) } else { None };
+    let strewn = strewn(planting.way, &sum);
     let lines = if strewn.is_some() { Vec::new() } else { lines(planting.bed, &sum, &holes, from_near) };
-    let planted = planting.crop.method == Method::Transplant || planting.way.counted_from == CountedFrom::Transplanting;
+    let means = Growing::of(planting.patch, planting.crop, planting.way).means;
+    let raised = matches!(means, Means::Shelf | Means::Bought);
     Setting {
         number,
         patch: planting.patch.id,
@@ -159,25 +172,51 @@ fn setting(planting: &Planting, number: u32, from_near: bool) -> Setting {
         first_edge: if from_near { planting.bed.width - sum.ground.near } else { sum.ground.far },
         holes: sum.holes,
         lines,
-        depth: planting.crop.sow_depth,
-        in_each: in_each_hole(planting.crop, planting.way),
+        depth: (!raised).then_some(planting.crop.sow_depth),
+        in_each: in_each_hole(planting.crop, planting.way, means),
+        template: if strewn.is_some() { Vec::new() } else { template(&sum, &holes, planting.units()) },
         strewn,
-        planted,
-        template: template(&sum, planting.units()),
+        means,
     }
 }
 
-/// How many seeds, sets or plants go into one hole: the clump's number for multi-sown ways; one of what is
-/// planted; of what is sown two, or three where the seed is fine and lies shallow, as an insurance
-/// thinned to the strongest (common practice).
-pub fn in_each_hole(crop: &Crop, way: &Way) -> u32 {
-    match (way.per_hole, crop.method) {
-        (clump, _) if clump > 1 => u32::from(clump),
-        (_, Method::Transplant) => 1,
-        _ if way.counted_from == CountedFrom::Transplanting => 1,
-        _ if crop.sow_depth <= Length::tenths_mm(64) => 3,
-        _ => 2,
+fn strewn(way: &Way, sum: &Sum) -> Option<Strewn> {
+    if let Some(grams) = way.grams_a_square_metre {
+        let metre = 10_000.0_f32;
+        let area = (sum.ground.length().get() as f32 / metre) * (sum.ground.width().get() as f32 / metre);
+        return Some(Strewn::Grams((area * grams).ceil().max(1.0) as u32));
     }
+    if let Pattern::Scattered { seeds, .. } = sum.pattern { Some(Strewn::Count(seeds)) } else { None }
+}
+
+/// Of a hundred holes so many may stay empty before another seed goes into each (common practice: one in ten).
+const EMPTY_IN_HUNDRED: f64 = 10.0;
+/// The most seeds in one hole, which have to be thinned.
+const MOST_SEEDS: u32 = 4;
+
+/// How many seeds, sets or plants go into one hole: the clump's number for multi-sown ways, one of what is planted; of what is
+/// sown so many that hardly a hole stays empty at the least germination seed is sold with, thinned to the strongest.
+///
+/// ```
+/// use sparrow_core::ask::sheet::in_each_hole;
+/// use sparrow_core::catalogue::Catalogue;
+/// use sparrow_facts::timing::Means;
+/// let seeds = |key: &str| {
+///     let crop = Catalogue::standard().crop(key).unwrap();
+///     in_each_hole(crop, &crop.ways[0], Means::Direct)
+/// };
+/// // 45 of a hundred carrots fail: of two in a hole both do in 20 holes of a hundred, of three in 9.
+/// assert_eq!((seeds("carrot"), seeds("pea"), seeds("bean")), (3, 2, 2));
+/// ```
+pub fn in_each_hole(crop: &Crop, way: &Way, means: Means) -> u32 {
+    if way.per_hole > 1 {
+        return u32::from(way.per_hole);
+    }
+    if means != Means::Direct {
+        return 1;
+    }
+    let fails = 1.0 - f64::from(crop.germinates) / 100.0;
+    (1..MOST_SEEDS).find(|seeds| fails.powi(*seeds as i32) * 100.0 <= EMPTY_IN_HUNDRED).unwrap_or(MOST_SEEDS)
 }
 
 /// The stems by lines: across the bed where the pattern says so, else along it.
@@ -218,13 +257,26 @@ fn beside_drip(bed: &Bed, at: Length, from_near: bool) -> Option<Length> {
     Some(if at < drip { drip - BESIDE_DRIP } else { drip + BESIDE_DRIP })
 }
 
-fn template(sum: &Sum, units: Units) -> Vec<Hole> {
-    let side = units.square();
-    if matches!(sum.school, School::Rows { .. } | School::Scatter { .. }) {
+/// The holes of a square, where all whole squares of the ground have the same to half a millimetre.
+fn template(sum: &Sum, holes: &[Hole], units: Units) -> Vec<Hole> {
+    let (side, ground) = (units.square(), sum.ground);
+    let (columns, rows) = (ground.length().whole(side), ground.width().whole(side));
+    if matches!(sum.school, School::Rows { .. } | School::Scatter { .. }) || columns * rows == 0 {
         return Vec::new();
     }
-    let grid = pattern::grid(side, side, [sum.spacing.along, sum.spacing.across]);
-    pattern::grid_spots(side, side, grid).into_iter().map(|(x, y)| Hole { x, y }).collect()
+    let within = |column: u32, row: u32| {
+        let (left, far) = (ground.left + side.times(column), ground.far + side.times(row));
+        let inside = |hole: &&Hole| hole.x >= left && hole.x < left + side && hole.y >= far && hole.y < far + side;
+        holes.iter().filter(inside).map(|hole| Hole { x: hole.x - left, y: hole.y - far }).collect::<Vec<_>>()
+    };
+    let first = within(0, 0);
+    let alike = |other: &[Hole]| {
+        let near = |one: Length, other: Length| (one - other).get().abs() <= 5;
+        other.len() == first.len() && other.iter().zip(&first).all(|(one, other)| near(one.x, other.x) && near(one.y, other.y))
+    };
+    let all = first.len() as u32 * columns * rows == holes.len() as u32;
+    let same = all && (0..rows).all(|row| (0..columns).all(|column| alike(&within(column, row))));
+    if same { first } else { Vec::new() }
 }
 
 /// One stick for each length a tape can tell apart, with all that it is for.

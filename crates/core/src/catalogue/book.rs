@@ -5,7 +5,9 @@ use crate::catalogue::family::Family;
 use crate::catalogue::figures;
 use crate::catalogue::figures::{Growth, Seasons, SoilWants};
 use crate::catalogue::grouping::{Grouping, Part};
-use crate::catalogue::relation::Relation;
+use crate::catalogue::names;
+use crate::catalogue::names::Name;
+use crate::catalogue::relation::{Grade, Kind, Nearness, Relation};
 use crate::catalogue::source::{Disagreement, Source};
 use serde::{Deserialize, Serialize};
 use sparrow_facts::history::Stood;
@@ -33,6 +35,8 @@ pub struct Catalogue {
     pub warmth: Vec<Growth>,
     /// Where figures come from, by key.
     pub sources: BTreeMap<String, Source>,
+    /// What else crops are called.
+    pub names: Vec<Name>,
     #[serde(skip)]
     crop_index: HashMap<String, usize>,
     #[serde(skip)]
@@ -71,7 +75,61 @@ struct GroupingFile {
 #[derive(Deserialize)]
 #[serde(deny_unknown_fields)]
 struct CompanyFile {
-    relation: Vec<Relation>,
+    relation: Vec<Told>,
+}
+
+/// A relation as the file tells it: of one crop or family, or of several crops.
+#[derive(Deserialize)]
+struct Told {
+    who: OneOrMore,
+    whom: OneOrMore,
+    #[serde(flatten)]
+    rest: Rest,
+}
+
+#[derive(Deserialize)]
+#[serde(untagged)]
+enum OneOrMore {
+    One(String),
+    More(Vec<String>),
+}
+
+#[derive(Deserialize)]
+struct Rest {
+    kind: Kind,
+    mechanism: String,
+    reach: Nearness,
+    #[serde(default)]
+    shared: bool,
+    grade: Grade,
+    source: String,
+}
+
+impl OneOrMore {
+    fn all(&self) -> &[String] {
+        match self {
+            OneOrMore::One(one) => std::slice::from_ref(one),
+            OneOrMore::More(more) => more,
+        }
+    }
+}
+
+impl Told {
+    /// A relation of each of them to each.
+    fn relations(&self) -> impl Iterator<Item = Relation> + '_ {
+        let Rest { kind, mechanism, reach, shared, grade, source } = &self.rest;
+        let pairs = self.who.all().iter().flat_map(|who| self.whom.all().iter().map(move |whom| (who, whom)));
+        pairs.map(|(who, whom)| Relation {
+            who: who.clone(),
+            whom: whom.clone(),
+            kind: *kind,
+            mechanism: mechanism.clone(),
+            reach: *reach,
+            shared: *shared,
+            grade: *grade,
+            source: source.clone(),
+        })
+    }
 }
 
 /// The texts of the data files.
@@ -105,6 +163,7 @@ impl Catalogue {
                 seasons: include_str!("../../data/seasons.toml"),
             })
             .and_then(|catalogue| catalogue.with_disagreements(include_str!("../../data/disagreements.toml")))
+            .and_then(|catalogue| catalogue.with_names(include_str!("../../data/names.toml")))
             .expect("the compiled-in data files are read by a test of this crate")
         })
     }
@@ -134,9 +193,10 @@ impl Catalogue {
             crop_index: file.crop.iter().enumerate().map(|(index, crop)| (crop.key.clone(), index)).collect(),
             crops: file.crop,
             families: families.family,
-            relations: company.relation,
+            relations: company.relation.iter().flat_map(Told::relations).collect(),
             groupings: groupings.grouping,
             disagreements: Vec::new(),
+            names: Vec::new(),
             warmth: seasons.groups.clone(),
             sources,
             pairs: HashMap::new(),
@@ -155,6 +215,12 @@ impl Catalogue {
             return Err(format!("disagreements.toml: {} {}", wrong.crop, wrong.way));
         }
         self.disagreements = file.disagreement;
+        Ok(self)
+    }
+
+    /// The same with what else crops are called; the error names what it is about.
+    pub fn with_names(mut self, text: &str) -> Result<Catalogue, String> {
+        self.names = names::read(&self.crops, text)?;
         Ok(self)
     }
 

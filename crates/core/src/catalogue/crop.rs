@@ -22,6 +22,20 @@ pub enum Feeding {
     Giver,
 }
 
+/// How much a crop counts in the turns of its family.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[serde(rename_all = "kebab-case")]
+pub enum Rotation {
+    /// It feeds the family's diseases and suffers from them.
+    #[default]
+    Host,
+    /// Out before it does much of either: it waits half as long, and nothing waits for it.
+    Light,
+    /// A flower, a cover or a clump that stays: nothing waits.
+    None,
+}
+
 /// How long a plant lives when it is let.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
@@ -125,6 +139,9 @@ pub struct Way {
     /// How high it grows.
     #[serde(deserialize_with = "inches")]
     pub height: Length,
+    /// The least depth of soil in which it is worth growing, where that is more than a few inches (common practice).
+    #[serde(default, deserialize_with = "inches")]
+    pub least_soil: Length,
     /// Days to maturity, least and most.
     pub days: [u16; 2],
     /// From when those days are counted.
@@ -138,6 +155,9 @@ pub struct Way {
     /// Whether it is grown for its ground, as a green manure or winter cover, and not to be eaten.
     #[serde(default)]
     pub cover: bool,
+    /// How much seed of a cover is strewn on a square metre \[g\].
+    #[serde(default)]
+    pub grams_a_square_metre: Option<f32>,
     /// What it must not cross with if its ears or seed are to come true: ways of one crop with unlike
     /// strains are kept apart in time.
     #[serde(default)]
@@ -158,6 +178,10 @@ pub struct Way {
 
 fn one() -> u8 {
     1
+}
+
+fn usual_germination() -> u8 {
+    70
 }
 
 impl Way {
@@ -188,6 +212,9 @@ pub struct Crop {
     pub apg: String,
     /// The key of its rotation family.
     pub family: String,
+    /// How much it counts in the turns of that family.
+    #[serde(default)]
+    pub rotation: Rotation,
     /// How long it lives.
     pub life: Life,
     /// How it comes into the bed.
@@ -195,6 +222,13 @@ pub struct Crop {
     /// How deep its seed, set or tuber lies.
     #[serde(deserialize_with = "inches")]
     pub sow_depth: Length,
+    /// What is planted where it is neither seed nor a young plant, one and more: a clove, a set, a slip.
+    #[serde(default)]
+    pub planted_as: Option<[String; 2]>,
+    /// Seeds of a hundred that come up, at least: the law's least for sold seed where it has one (7 CFR 201.31, from memory), else
+    /// 70 (common practice).
+    #[serde(default = "usual_germination")]
+    pub germinates: u8,
     /// How hungry it is.
     pub feeding: Feeding,
     /// How deep most of its roots go.

@@ -16,6 +16,9 @@ pub struct Family {
     pub botanical: Vec<String>,
     /// Years from one stand to the next on the same ground, 1 to 8; 1 asks for nothing.
     pub interval: u8,
+    /// Other families it must not follow for as long, whose diseases it shares.
+    #[serde(default)]
+    pub after: Vec<String>,
     /// How much a too early return is to be feared, 0 to 5: the weight of a clash.
     pub risk: u8,
     /// How hungry the family is taken as a whole.

@@ -77,6 +77,9 @@ pub struct Relation {
     pub mechanism: String,
     /// How near it must be.
     pub reach: Nearness,
+    /// A pest or disease goes from one to the other, which is more than custom.
+    #[serde(default)]
+    pub shared: bool,
     /// How well it is supported.
     pub grade: Grade,
     /// Source key.

@@ -41,7 +41,7 @@ pub enum Command {
     MoveBed { bed: BedId, x: Tape, y: Tape },
     /// Take a bed away with all that stands or stood in it.
     RemoveBed { bed: BedId },
-    /// Put a crop on squares.
+    /// Put a crop on squares: from a day, or on its usual days; where the ground is taken on those, from the needle's day.
     Place {
         bed: BedId,
         crop: String,
@@ -52,6 +52,8 @@ pub enum Command {
         until: Option<Date>,
         year: i16,
         between: bool,
+        #[serde(default)]
+        needle: Option<Date>,
     },
     /// Put several crops on squares as one: a grouping, or an arrangement.
     /// What is `gone` is taken away first.
@@ -92,7 +94,6 @@ pub enum Command {
 /// `today` decides which years are past.
 #[allow(clippy::too_many_lines, reason = "one arm for each wish, and nothing else")]
 pub fn plan(known: Known, command: &Command) -> Result<Vec<Edit>, Refusal> {
-    let garden = known.garden;
     let planner = Planner { known };
     match command {
         Command::SetSite { site } => planner.set_site(site),
@@ -100,28 +101,11 @@ pub fn plan(known: Known, command: &Command) -> Result<Vec<Edit>, Refusal> {
         Command::ChangeBed { bed, draft } => planner.change_bed(*bed, draft),
         Command::MoveBed { bed, x, y } => planner.move_bed(*bed, x.0, y.0),
         Command::RemoveBed { bed } => planner.remove_bed(*bed),
-        Command::Place { bed, crop, way, rect, holes, from, until, year, between } => {
-            let (crop, way) = planner.known.crop(crop, way.as_deref())?;
-            let (from, end) = match from {
-                Some(from) => (*from, usual_end(known, crop, way, *bed, *from)),
-                None => {
-                    let usual = usual_span(known, crop, way, Some(*bed), *year);
-                    (usual.0, Some(usual.1))
-                }
-            };
-            let patch = Patch {
-                id: PatchId(next(garden.patches.iter().map(|patch| patch.id.0))),
-                bed: *bed,
-                rect: *rect,
-                from,
-                until: until.or(end).unwrap_or_else(|| from.saturating_add(60.days())),
-                locked: false,
-                line: None,
-                kept: Vec::new(),
-                timing: Timing::default(),
-                planted: Planted { crop: crop.key.clone(), way: way.key.clone(), holes: *holes, between: *between, school: None },
-            };
-            planner.put(None, patch)
+        Command::Place { needle, from, .. } => {
+            let usual = placed(known, command, *from)?;
+            let taken = from.is_none() && planner.ground_is_free(&usual).is_err();
+            let second = needle.filter(|_| taken).map(|needle| placed(known, command, Some(needle))).transpose()?;
+            planner.put(None, second.filter(|second| planner.ground_is_free(second).is_ok()).unwrap_or(usual))
         }
         Command::PlaceAll { gone, places } => planner.place_all(gone, places),
         Command::KeepGrouping { name, patches } => planner.keep_grouping(name, patches),
@@ -132,9 +116,12 @@ pub fn plan(known: Known, command: &Command) -> Result<Vec<Edit>, Refusal> {
         }
         Command::ChangePatch { patch, way, holes, from, until, between } => {
             let before = planner.patch(*patch)?;
+            // A first day moved past the last one takes it along.
+            let past = *from > *until && *until == before.until;
+            let until = if past { from.saturating_add(before.until - before.from) } else { *until };
             let after = Patch {
                 from: *from,
-                until: *until,
+                until,
                 planted: Planted { way: way.clone(), holes: *holes, between: *between, ..before.planted.clone() },
                 ..before.clone()
             };
@@ -154,6 +141,33 @@ pub fn plan(known: Known, command: &Command) -> Result<Vec<Edit>, Refusal> {
             planner.set_spacing(crop, way, distance.map(|(a, b)| (a.0, b.0)), note)
         }
     }
+}
+
+/// The patch that a crop put on squares becomes, from a day or on its usual ones.
+fn placed(known: Known, command: &Command, from: Option<Date>) -> Result<Patch, Refusal> {
+    let Command::Place { bed, crop, way, rect, holes, until, year, between, .. } = command else {
+        return Err(Refusal::NothingTo { what: "put down" });
+    };
+    let (crop, way) = known.crop(crop, way.as_deref())?;
+    let (from, end) = match from {
+        Some(from) => (from, usual_end(known, crop, way, *bed, from)),
+        None => {
+            let usual = usual_span(known, crop, way, Some(*bed), *year);
+            (usual.0, Some(usual.1))
+        }
+    };
+    Ok(Patch {
+        id: PatchId(next(known.garden.patches.iter().map(|patch| patch.id.0))),
+        bed: *bed,
+        rect: *rect,
+        from,
+        until: until.or(end).unwrap_or_else(|| from.saturating_add(60.days())),
+        locked: false,
+        line: None,
+        kept: Vec::new(),
+        timing: Timing::default(),
+        planted: Planted { crop: crop.key.clone(), way: way.key.clone(), holes: *holes, between: *between, school: None },
+    })
 }
 
 /// Plans a command and carries it out; the edits are what to store, and what undo takes back.

@@ -5,7 +5,6 @@ use crate::change::draft;
 use crate::change::limits::{self, MOST_HOLES, MOST_PATCHES};
 use crate::change::planner::{Planner, changed, gone, next};
 use crate::change::schools::suited;
-use crate::ground::pattern::grid;
 use crate::ground::planting::Planting;
 use sparrow_facts::bed::Bed;
 use sparrow_facts::edit::{Edit, apply};
@@ -74,10 +73,15 @@ impl Planner<'_> {
         Planting::of(self.known, after).map_or(Ok(()), |planting| drawable(&planting))
     }
 
-    /// A patch on other ground. A household's smaller number belongs to the ground it was given; a larger patch asks anew.
+    /// A patch on other ground. A household's smaller number belongs to the ground it was given; a larger patch asks anew. A
+    /// number larger than fits is what was planted, and stays.
     pub(crate) fn moved(&self, before: &Patch, bed: BedId, rect: Rect) -> Patch {
         let mut after = Patch { bed, rect, line: self.line_moved(before, rect), ..before.clone() };
-        if (rect.w, rect.h) != (before.rect.w, before.rect.h) {
+        let crowded = || {
+            let fits = Planting::of(self.known, before).map_or(0, |planting| planting.fits(before.rect));
+            before.planted.holes.is_some_and(|holes| u32::from(holes) > fits)
+        };
+        if (rect.w, rect.h) != (before.rect.w, before.rect.h) && !crowded() {
             after.planted.holes = None;
         }
         after
@@ -131,8 +135,13 @@ impl Planner<'_> {
         let Some(planting) = Planting::of(self.known, patch) else { return Ok(()) };
         let fits = planting.fits(patch.rect);
         match asked {
-            0 => Err(Refusal::NumberOutOfRange { field: "number of holes", value: 0, least: 1, most: i64::from(fits) }),
-            asked if u32::from(asked) > fits => Err(Refusal::TooMany {
+            0 => Err(Refusal::NumberOutOfRange { field: "number of holes", value: 0, least: 1, most: MOST_HOLES as i64 }),
+            asked if u64::from(asked) > MOST_HOLES => {
+                let crop = planting.crop.key.clone();
+                Err(Refusal::TooManyHoles { crop, holes: asked.into(), most: MOST_HOLES })
+            }
+            // Too dense is a warning, for what is planted is planted; what would leave no room for a seed is a slip of the pen.
+            asked if u32::from(asked) > fits && planting.crowd(asked.into()).is_none() => Err(Refusal::TooMany {
                 crop: planting.crop.plural.clone(),
                 asked,
                 fits,
@@ -172,10 +181,7 @@ impl Planner<'_> {
 
 /// Refuses more holes than a plan can show; an acre of cress is not a garden bed.
 pub(super) fn drawable(planting: &Planting) -> Result<(), Refusal> {
-    let ground = planting.patch.rect.ground(planting.bed, planting.units());
-    let distance = planting.distance(planting.school);
-    let (columns, rows) = grid(ground.length(), ground.width(), [distance.along, distance.across]);
-    let holes = u64::from(columns) * u64::from(rows);
+    let holes = planting.places(planting.distance(planting.school));
     if holes > MOST_HOLES {
         return Err(Refusal::TooManyHoles { crop: planting.patch.planted.crop.clone(), holes, most: MOST_HOLES });
     }

@@ -209,17 +209,27 @@ fn toggle<T: Ord>(list: &mut Vec<T>, one: T, is: bool) {
     list.sort();
 }
 
-/// What a gardener's word for a crop or a family means: 'tomatoes', 'Tomato', 'onion family'.
+/// What a gardener's word for a crop or a family means: 'tomatoes', 'corn', 'onion family'; where several crops of one family
+/// may be meant, as by 'squash', the family.
 pub fn read_stood(catalogue: &Catalogue, word: &str) -> Option<Stood> {
     let same = |name: &str| name.eq_ignore_ascii_case(word);
+    let family = catalogue
+        .families
+        .iter()
+        .find(|family| same(&family.name) || same(&family.key) || same(family.name.trim_end_matches(" family")));
     let crop = catalogue.crops.iter().find(|crop| same(&crop.name) || same(&crop.plural) || same(&crop.key));
-    let family = || {
-        catalogue
-            .families
-            .iter()
-            .find(|family| same(&family.name) || same(&family.key) || same(family.name.trim_end_matches(" family")))
-    };
-    crop.map(|crop| Stood::Crop(crop.key.clone())).or_else(|| family().map(|family| Stood::Family(family.key.clone())))
+    if let Some(crop) = crop {
+        return Some(Stood::Crop(crop.key.clone()));
+    }
+    if let Some(family) = family {
+        return Some(Stood::Family(family.key.clone()));
+    }
+    let meant: Vec<_> = catalogue.meant(word).into_iter().filter_map(|meant| catalogue.crop(&meant.crop)).collect();
+    let first = meant.first()?;
+    if meant.iter().all(|crop| crop.key == first.key) {
+        return Some(Stood::Crop(first.key.clone()));
+    }
+    meant.iter().all(|crop| crop.family == first.family).then(|| Stood::Family(first.family.clone()))
 }
 
 /// Pieces are counted anew by another unit: what is fixed to the old ones would mean other ground now.

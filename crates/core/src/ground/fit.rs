@@ -1,7 +1,7 @@
 //! How many squares does this bed hold, and what is missing from the next one?
 
 use serde::Serialize;
-use sparrow_facts::bed::Bed;
+use sparrow_facts::bed::{Bed, Brace};
 use sparrow_facts::units::{Length, Units};
 
 /// How squares lie along one side of a bed.
@@ -57,6 +57,14 @@ pub struct BedFit {
     pub outside: Option<(Length, Length)>,
     /// How high the boards really stand, when they have a standard name.
     pub board_height: Option<Length>,
+}
+
+/// How squares lie along each section between braces, as the soil it is: braces take half of their thickness on either side.
+pub fn section_fits(bed: &Bed, units: Units) -> Vec<SideFit> {
+    let half = |brace: &Brace| brace.thickness.over(2);
+    let starts = std::iter::once(Length::ZERO).chain(bed.braces.iter().map(|brace| brace.at + brace.thickness - half(brace)));
+    let ends = bed.braces.iter().map(|brace| brace.at - half(brace)).chain([bed.length]);
+    starts.zip(ends).map(|(start, end)| side_fit(end - start, units)).collect()
 }
 
 /// The ground of a bed in squares, with what its boards and braces take.

@@ -6,5 +6,6 @@ pub mod interplant;
 pub mod near;
 pub mod pattern;
 pub mod planting;
+pub mod spread;
 pub mod sums;
 pub mod yard;

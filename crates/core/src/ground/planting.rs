@@ -9,6 +9,7 @@ use crate::catalogue::{Crop, Spacing, Way};
 use crate::ground::hole::Hole;
 use crate::ground::interplant::Host;
 use crate::ground::pattern::{Pattern, Spot};
+use crate::ground::spread::spread;
 use crate::ground::{interplant, pattern, planting};
 use crate::growth::growing::Growing;
 use crate::growth::size::Pace;
@@ -39,8 +40,8 @@ pub enum DistanceFrom {
     },
 }
 
-/// The sum behind a count: `fits` holes find room by the pattern, `holes` of them are used, and each
-/// has `per_hole` plants.
+/// The sum behind a count: `fits` holes find room by the pattern, `holes` are used, fewer of them or more at a smaller distance,
+/// and each has `per_hole` plants.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
 #[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Sum {
@@ -60,6 +61,8 @@ pub struct Sum {
     pub under_braces: u32,
     /// Holes that find room.
     pub fits: u32,
+    /// The distance at which they stand where more are planted than find room.
+    pub crowded: Option<Spacing>,
     /// Holes used.
     pub holes: u32,
     /// Plants in each hole.
@@ -85,6 +88,9 @@ pub struct SchoolCount {
     /// What they want to eat, in percent of what the square-foot number would.
     pub feeding_percent: u32,
 }
+
+/// The least distance at which plants are counted singly.
+pub const LEAST_APART: Length = Length::cm(1);
 
 /// The nearest a spilling plant's stem stands to the board it grows over.
 pub const SPILL_STEM: Length = Length::inches(3);
@@ -200,7 +206,10 @@ impl<'a> Planting<'a> {
 
     /// The holes of a school on some half squares of the bed, without those under a brace.
     pub fn lay(&self, rect: Rect, school: School) -> Laid {
-        let distance = self.distance(school);
+        self.lay_at(rect, school, self.distance(school))
+    }
+
+    fn lay_at(&self, rect: Rect, school: School, distance: Spacing) -> Laid {
         let ground = rect.ground(self.bed, self.units);
         let room = if self.patch.line.is_some() { ground } else { self.room(ground, distance) };
         let (pattern, spots) = match self.patch.line {
@@ -220,11 +229,63 @@ impl<'a> Planting<'a> {
         self.lay(rect, self.school).holes.len() as u32
     }
 
-    /// The count of the patch and the holes it uses: as many as fit, or the household's smaller number.
+    /// The widest distance at which more holes than fit find room on the patch, shorter both ways alike, and those holes. Between
+    /// others it takes no heed of them when there is no such distance. Nothing where plants would be nearer than
+    /// [`LEAST_APART`].
+    pub fn crowd(&self, wanted: u32) -> Option<(Spacing, Laid)> {
+        let usual = self.distance(self.school);
+        let at = |thousandths: u32| {
+            let part = |side: Length| side.times(thousandths).over(1000);
+            Spacing { along: part(usual.along), across: part(usual.across) }
+        };
+        let holds = |thousandths: u32| {
+            let distance = at(thousandths);
+            let laid = self.lay_at(self.patch.rect, self.school, distance);
+            (laid.holes.len() as u32 >= wanted).then_some((distance, laid))
+        };
+        let mut low = 1000;
+        let found = loop {
+            low = low * 9 / 10;
+            let distance = at(low);
+            // What cannot be drawn is not laid out either.
+            if distance.along.min(distance.across) < LEAST_APART || self.places(distance) > 4 * (u64::from(wanted) + 8) {
+                break None;
+            }
+            if let Some(found) = holds(low) {
+                break Some(found);
+            }
+        };
+        let Some(mut best) = found else {
+            let alone = || Planting { hosts: Vec::new(), ..self.clone() }.crowd(wanted);
+            return if self.hosts.is_empty() { None } else { alone() };
+        };
+        let mut high = low * 10 / 9 + 1;
+        while low + 1 < high {
+            let middle = (low + high) / 2;
+            match holds(middle) {
+                Some(found) => (low, best) = (middle, found),
+                None => high = middle,
+            }
+        }
+        Some(best)
+    }
+
+    /// How many places a plain grid of a distance has on the patch's ground, which is reckoned and not laid out.
+    pub fn places(&self, distance: Spacing) -> u64 {
+        let ground = self.patch.rect.ground(self.bed, self.units);
+        let (columns, rows) = pattern::grid(ground.length(), ground.width(), [distance.along, distance.across]);
+        u64::from(columns) * u64::from(rows)
+    }
+
+    /// The count of the patch and the holes it uses: as many as fit, or the household's own number: fewer spread over the ground,
+    /// more at the distance that is left to them.
     pub fn reckon(&self) -> (Sum, Vec<Hole>) {
-        let Laid { pattern, under_braces, mut holes } = self.lay(self.patch.rect, self.school);
+        let Laid { pattern, under_braces, holes } = self.lay(self.patch.rect, self.school);
         let fits = holes.len() as u32;
-        holes.truncate(self.patch.planted.holes.map_or(usize::MAX, usize::from));
+        let own = self.patch.planted.holes.map(u32::from);
+        let crowd = own.filter(|own| *own > fits).and_then(|own| self.crowd(own));
+        let (crowded, holes) = crowd.map_or((None, holes), |(distance, laid)| (Some(distance), laid.holes));
+        let holes = spread(holes, own.map_or(usize::MAX, |own| own as usize));
         let (used, per_hole) = (holes.len() as u32, u32::from(self.way.per_hole));
         let ground = self.patch.rect.ground(self.bed, self.units);
         let sum = Sum {
@@ -236,6 +297,7 @@ impl<'a> Planting<'a> {
             spills: self.spills(ground),
             under_braces,
             fits,
+            crowded,
             holes: used,
             per_hole,
             plants: used * per_hole,

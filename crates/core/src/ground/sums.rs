@@ -14,6 +14,7 @@ use sparrow_facts::rect::Rect;
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::timing::Timing;
 use sparrow_facts::units::Length;
+use sparrow_facts::units::length::LONGEST;
 
 /// Ground for some of the plants at hand.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
@@ -46,7 +47,7 @@ pub struct Fits {
 /// The most plants asked about at once.
 pub const MOST_AT_HAND: u32 = 5000;
 /// The most pieces of ground they are spread over.
-const MOST_PLACES: usize = 6;
+const MOST_PLACES: usize = 60;
 
 /// Where so many plants of a way of growing fit between two days: in the bed asked about, then in the
 /// nearest others; the piece of free ground that holds most of them first, cut down to what they need.
@@ -88,6 +89,9 @@ fn one_piece(planting: &Planting, at_hand: u32) -> Option<(u16, u16)> {
 }
 
 /// The smallest free rectangle that holds what is wanted, or else the one that holds most.
+///
+/// Longer ground never holds less, so that of each corner and width only the longest free piece is counted, and then the
+/// shortest that holds as many.
 fn best_free(garden: &Garden, bed: &Bed, planting: &Planting, taken: &[(BedId, Rect)], wanted: u32) -> Option<Rect> {
     let (columns, rows) = bed.half_squares(garden.site.units);
     let in_the_way: Vec<Rect> = garden
@@ -97,29 +101,40 @@ fn best_free(garden: &Garden, bed: &Bed, planting: &Planting, taken: &[(BedId, R
         .map(|other| other.rect)
         .chain(taken.iter().filter(|(id, _)| *id == bed.id).map(|(_, rect)| *rect))
         .collect();
-    let free = |rect: Rect| !in_the_way.iter().any(|other| other.overlaps(rect));
+    let widest = |x: u16, y: u16, h: u16| {
+        let beside = in_the_way.iter().filter(|other| other.y < y + h && y < other.bottom() && other.right() > x);
+        beside.map(|other| other.x.saturating_sub(x)).min().unwrap_or(columns - x).min(columns - x)
+    };
+    // Ground holds the same wherever no brace, board or part square makes a difference.
+    let plain = bed.braces.is_empty() && !planting.way.spills;
     let mut counted = std::collections::HashMap::new();
+    let mut holds = |rect: Rect| {
+        let at_a_board = rect.bottom() == rows;
+        let key = if plain {
+            (0, u16::from(rect.right() == columns), rect.w, rect.h, false, at_a_board)
+        } else {
+            (rect.x, 0, rect.w, rect.h, rect.y == 0, at_a_board)
+        };
+        *counted.entry(key).or_insert_with(|| planting.fits(rect))
+    };
     let mut best: Option<(Rect, u32)> = None;
-    // A very large bed is looked at in coarser steps, so that the answer comes at once.
-    let step = usize::from(columns.max(rows) / 40 + 1);
-    for y in (0..rows).step_by(step) {
-        for x in (0..columns).step_by(step) {
-            for h in (1..=rows - y).step_by(step) {
-                let widest = (1..=columns - x).take_while(|w| free(Rect { x, y, w: *w, h })).last().unwrap_or(0);
-                for w in (1..=widest).step_by(step) {
-                    let rect = Rect { x, y, w, h };
-                    // Ground of one size holds the same wherever no brace, board or part square makes a difference.
-                    let plain = bed.braces.is_empty() && rect.right() < columns && rect.bottom() < rows && !planting.way.spills;
-                    let holds =
-                        if plain { *counted.entry((w, h)).or_insert_with(|| planting.fits(rect)) } else { planting.fits(rect) };
-                    let area = |rect: Rect| u32::from(rect.w) * u32::from(rect.h);
-                    let better = best.is_none_or(|(b, most)| {
-                        (holds.min(wanted), std::cmp::Reverse(area(rect))) > (most.min(wanted), std::cmp::Reverse(area(b)))
-                    });
-                    if holds > 0 && better {
-                        best = Some((rect, holds));
-                    }
-                }
+    for (y, x) in (0..rows).flat_map(|y| (0..columns).map(move |x| (y, x))) {
+        for h in 1..=rows - y {
+            let most = widest(x, y, h);
+            if most == 0 {
+                break;
+            }
+            let enough = holds(Rect { x, y, w: most, h }).min(wanted);
+            let (mut low, mut high) = (1, most);
+            while low < high {
+                let middle = (low + high) / 2;
+                if holds(Rect { x, y, w: middle, h }) >= enough { high = middle } else { low = middle + 1 }
+            }
+            let (rect, found) = (Rect { x, y, w: low, h }, enough);
+            let area = |rect: Rect| u32::from(rect.w) * u32::from(rect.h);
+            let better = best.is_none_or(|(b, most)| (found, std::cmp::Reverse(area(rect))) > (most, std::cmp::Reverse(area(b))));
+            if found > 0 && better {
+                best = Some((rect, found));
             }
         }
     }
@@ -151,7 +166,7 @@ pub struct Edge {
 /// assert_eq!((line.plants, line.seeds), (40, 80));
 /// ```
 pub fn edge(long: Length, distance: Length, per_hole: u8, seeds_a_hole: u8) -> Result<Edge, Refusal> {
-    let (least, most) = (Length::tenths_mm(100), Length::inches(1200));
+    let (least, most) = (Length::cm(1), LONGEST);
     for (field, value) in [("edge", long), ("distance between plants", distance)] {
         if !(least..=most).contains(&value) {
             return Err(Refusal::LengthOutOfRange { field, value, least, most });

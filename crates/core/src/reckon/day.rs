@@ -3,7 +3,7 @@
 //! The one pure function between the facts and the picture. Nothing it says is stored.
 
 use crate::climate::calendar;
-use crate::ground::fit::{BedFit, bed_fit};
+use crate::ground::fit::{BedFit, SideFit, bed_fit, section_fits};
 use crate::ground::hole::Hole;
 use crate::ground::planting::{Planting, Sum};
 use crate::ground::yard;
@@ -52,6 +52,8 @@ pub struct BedReckoning {
     pub fit: BedFit,
     /// How many sections its braces make.
     pub sections: u8,
+    /// How squares lie along the soil of each section, where braces make several.
+    pub section_fits: Vec<SideFit>,
     /// Plants standing on the needle's day.
     pub plants: u32,
     /// Ground no patch covers on the needle's day, in hundredths of a square.
@@ -207,6 +209,7 @@ fn reckon_bed(around: &Around, bed: &Bed, patches: &[PatchReckoning]) -> BedReck
         bed: bed.id,
         fit,
         sections: bed.sections(),
+        section_fits: if bed.braces.is_empty() { Vec::new() } else { section_fits(bed, garden.site.units) },
         plants: now.plants,
         free_centisquares: now.free_centisquares,
         before: history.stands_before(bed.id, season.year),

@@ -5,15 +5,17 @@ use crate::climate::calendar;
 use crate::climate::degree_days::{Thresholds, single_sine};
 use crate::climate::soil::Correction;
 use crate::climate::weather::{COMING, Weather};
-use crate::ground::planting::Planting;
+use crate::ground::hole::Hole;
+use crate::ground::planting::{Planting, Sum};
 use crate::growth::growing::Growing;
 use crate::known::Known;
-use crate::rules::bare;
+use crate::rules::place::Laid;
+use crate::rules::{bare, maize};
 use crate::season::course::{Course, Trouble, course};
 use crate::season::handoff::{HandOff, hand_offs};
 use crate::season::risk::{AtRisk, risks};
 use crate::season::shelf::{Batch, ShelfBand, band, batch};
-use crate::season::tasks::{Task, tasks};
+use crate::season::tasks::{Task, pollinating, tasks};
 use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::Serialize;
@@ -202,6 +204,7 @@ pub fn view(known: Known, needle: Date) -> SeasonView {
         .iter()
         .zip(&plants)
         .flat_map(|(course, plants)| tasks(known, course, batches.iter().find(|one| one.patch == course.patch), *plants))
+        .chain(by_hand(known, span))
         .filter(|task| span.0 <= task.day && task.day <= span.1)
         .collect();
     tasks.sort_by_key(|task| (task.day, task.patch, task.work.word()));
@@ -274,12 +277,33 @@ fn parts(known: Known, (first, last): (Date, Date)) -> Parts {
     parts
 }
 
+/// The maize of some days that is to be pollinated by hand.
+fn by_hand(known: Known, (first, last): (Date, Date)) -> Vec<Task> {
+    let on = |patch: &&Patch| patch.from <= last && patch.until >= first;
+    let plantings: Vec<Planting> = known
+        .garden
+        .patches
+        .iter()
+        .filter(on)
+        .filter_map(|patch| Planting::of(known, patch))
+        .filter(|planting| planting.way.strain.is_some())
+        .collect();
+    let reckoned: Vec<(Sum, Vec<Hole>)> = plantings.iter().map(Planting::reckon).collect();
+    let laid: Vec<Laid> = plantings
+        .iter()
+        .zip(&reckoned)
+        .map(|(planting, (sum, holes))| Laid { planting, sum, holes, least: sum.spacing.starter(planting.units()) })
+        .collect();
+    maize::by_hand(&laid).into_iter().filter_map(|(patch, day)| pollinating(known, patch, day)).collect()
+}
+
 /// Every course and task of a garden from a day on, for its calendar.
 pub fn all_tasks(known: Known, from: Date) -> Vec<Task> {
     let Parts { courses, plants, batches } = parts(known, (from, Date::MAX.saturating_sub(200.days())));
     let batch_of = |course: &Course| batches.iter().find(|one| one.patch == course.patch);
     let mut found: Vec<Task> =
         courses.iter().zip(&plants).flat_map(|(course, plants)| tasks(known, course, batch_of(course), *plants)).collect();
+    found.extend(by_hand(known, (from, Date::MAX)));
     found.retain(|task| task.day >= from);
     found.sort_by_key(|task| (task.day, task.patch, task.work.word()));
     found

@@ -6,11 +6,13 @@ use crate::known::Known;
 use crate::rules::past::values;
 use crate::turns::ground::Plot;
 use crate::turns::held::Held;
-use crate::turns::problem::Problem;
+use crate::turns::problem::{Problem, needs_of};
+use crate::turns::status::offers;
 use serde::Serialize;
+use sparrow_facts::garden::Garden;
 use sparrow_facts::history::Stood;
 use sparrow_facts::ids::{BedId, PastId, PatchId, WishId};
-use sparrow_facts::turns::{Entry, Parts, Piece, TurnPart};
+use sparrow_facts::turns::{Entry, Parts, Piece, TurnPart, WishDraft};
 use sparrow_rotate as rotate;
 use sparrow_rotate::{Clash, Cost, Ledger};
 use std::collections::BTreeSet;
@@ -110,6 +112,18 @@ pub struct Note {
     pub then: String,
 }
 
+/// A wish that wants ground of a kind there is too little of.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+pub struct Lacking {
+    /// The wish.
+    pub wish: WishId,
+    /// What it wants: `trellis`, `sun`, `deep` or `container`.
+    pub need: String,
+    /// Squares of ground that have it.
+    pub squares: u16,
+}
+
 /// The years of a garden, with a plan.
 #[derive(Debug, Clone, PartialEq, Serialize)]
 #[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
@@ -130,6 +144,8 @@ pub struct TurnsView {
     pub notes: Vec<Note>,
     /// What lacks squares: the wish, the year, how many.
     pub short: Vec<(WishId, i16, u16)>,
+    /// Wishes that want what too little ground here has, and why they are short of it however much lies empty.
+    pub lacking: Vec<Lacking>,
     /// What is spread over several pieces of ground: the wish, the year, how many.
     pub spread: Vec<(WishId, i16, u16)>,
     /// In how many pieces of ground and years hungry follows hungry.
@@ -170,6 +186,7 @@ pub fn view(known: Known, entries: &[Entry]) -> TurnsView {
         ties: ties(catalogue, &problem, &ledger),
         notes: notes(known, &cells, from),
         short: ledger.wanting.iter().filter_map(|w| wished(&w.demand, w.year, w.squares)).collect(),
+        lacking: lacking(garden, &problem.plots),
         spread: ledger.spread.iter().filter_map(|s| wished(&s.demand, s.year, s.sections)).collect(),
         hungry: u16::try_from(ledger.hungry.len()).unwrap_or(u16::MAX),
         settled: ledger.clashes.iter().filter(|clash| !is_of_plan(&problem, clash)).map(|clash| clash.cost).sum(),
@@ -185,6 +202,18 @@ pub fn view(known: Known, entries: &[Entry]) -> TurnsView {
         cells,
         plots: problem.plots,
     }
+}
+
+/// What each wish wants of the ground, and how much ground has it, where that is less than it asks for.
+fn lacking(garden: &Garden, plots: &[Plot]) -> Vec<Lacking> {
+    let of_wish = |(id, draft): (WishId, &WishDraft)| {
+        let found = needs_of(draft).into_iter().filter_map(move |need| {
+            let squares: u16 = plots.iter().filter(|plot| offers(plot, need)).map(|plot| plot.squares).sum();
+            (squares < draft.squares).then(|| Lacking { wish: id, need: need.to_string(), squares })
+        });
+        found.collect::<Vec<_>>()
+    };
+    garden.turns.wishes.iter().map(|wish| (wish.id, &wish.wish)).flat_map(of_wish).collect()
 }
 
 fn of_held(held: &Held) -> Cell {

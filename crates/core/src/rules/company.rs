@@ -1,6 +1,6 @@
 //! What grows well or badly beside what? The relations of the catalogue and where they apply.
 
-use crate::catalogue::{Catalogue, Crop, Nearness, Relation};
+use crate::catalogue::{Catalogue, Crop, Kind, Nearness, Relation, Way};
 use crate::known::Known;
 use sparrow_facts::patch::Patch;
 
@@ -38,6 +38,12 @@ pub fn around<'a>(known: Known<'a>, patch: &'a Patch) -> Vec<Applies<'a>> {
     }
     found.sort_by_key(|applies| (applies.index, applies.who.id, applies.whom.id));
     found
+}
+
+/// Whether a crop holds up another as it is grown, as maize does climbing beans.
+pub fn holds_up(catalogue: &Catalogue, host: &Crop, (crop, way): (&Crop, &Way)) -> bool {
+    let relations = catalogue.relations_between(host, crop).iter().map(|index| &catalogue.relations[*index]);
+    way.trellis && relations.into_iter().any(|relation| relation.kind == Kind::Supports && relation.speaks_of(host, crop))
 }
 
 /// From how far two crops trouble each other, if they do at all.

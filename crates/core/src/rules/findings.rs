@@ -1,16 +1,17 @@
 //! What is there to settle, to note and to be glad of? Every rule asked about every patch.
 
-use crate::catalogue::Kind;
+use crate::catalogue::{Grade, Kind, Relation, Spacing};
 use crate::climate::calendar;
 use crate::ground::hole::Hole;
 use crate::ground::near;
 use crate::ground::planting::{Planting, Sum};
+use crate::growth::growing::Growing;
 use crate::known::Known;
 use crate::rules::past::History;
 use crate::rules::reason::{Found, Reason, Weight};
 use crate::rules::room::Room;
 use crate::rules::sharing::Sharing;
-use crate::rules::{company, past, place, room, sharing};
+use crate::rules::{company, maize, past, place, room, sharing, soil};
 use crate::season::year::GrowingYear;
 use serde::Serialize;
 use sparrow_facts::bed::Bed;
@@ -72,6 +73,8 @@ pub(crate) fn of_patch(around: &Around, laid: place::Laid) -> Vec<Finding> {
     found.extend(soon(around, laid));
     found.extend(company(around, patch));
     found.extend(place::around(around.known.garden, laid, around.laid));
+    found.extend(maize::around(laid, around.laid));
+    found.extend(soil::around(around.known, laid, around.laid));
     found.extend(shared(around, laid));
     let mut found: Vec<Finding> = found.into_iter().map(|one| finding(patch, one)).collect();
     // Moving helps against neighbours, shade and the past; not against a patch too small for one plant.
@@ -79,7 +82,11 @@ pub(crate) fn of_patch(around: &Around, laid: place::Laid) -> Vec<Finding> {
         f.weight == Weight::Settle
             && !matches!(
                 f.reason,
-                Reason::NoneFits { .. } | Reason::RowsCrowd { .. } | Reason::Shares(_) | Reason::Crosses { .. }
+                Reason::NoneFits { .. }
+                    | Reason::TooDense { .. }
+                    | Reason::RowsCrowd { .. }
+                    | Reason::Shares(_)
+                    | Reason::Crosses { .. }
             )
     };
     if found.iter().any(|finding| by_moving(finding) && !finding.kept) {
@@ -92,7 +99,9 @@ pub(crate) fn of_patch(around: &Around, laid: place::Laid) -> Vec<Finding> {
 fn fitting(around: &Around, laid: place::Laid) -> Vec<Found> {
     let mut found = Vec::new();
     let (sum, planting) = (laid.sum, laid.planting);
-    if sum.fits + sum.under_braces == 0 {
+    if let Some(stand) = sum.crowded {
+        found.push((Weight::Settle, "dense".into(), None, too_dense(sum, planting, stand)));
+    } else if sum.fits + sum.under_braces == 0 {
         found.push((Weight::Settle, "none-fits".into(), None, Reason::NoneFits { least: laid.least }));
     }
     if sum.under_braces > 0 {
@@ -105,7 +114,32 @@ fn fitting(around: &Around, laid: place::Laid) -> Vec<Found> {
     {
         found.push((Weight::Note, "trellis".into(), None, Reason::WantsTrellis));
     }
+    found.extend(loses_support(around, planting));
     found
+}
+
+/// What holds a climber up is cleared while it still stands on it, and no trellis is there.
+fn loses_support(around: &Around, planting: &Planting) -> Option<Found> {
+    let Planting { crop, way, patch, bed, .. } = *planting;
+    let ground = patch.rect.ground(bed, planting.units());
+    if bed.has_trellis_in((ground.left, ground.far), (ground.right, ground.near)) {
+        return None;
+    }
+    let on = |other: &&place::Laid| {
+        let host = other.planting;
+        host.bed.id == bed.id && host.patch.rect.overlaps(patch.rect) && host.patch.meets(patch)
+    };
+    let holds = |other: &&place::Laid| company::holds_up(around.known.catalogue, other.planting.crop, (crop, way));
+    let host = around.laid.iter().filter(on).filter(holds).max_by_key(|host| host.planting.patch.until)?.planting.patch;
+    let reason = Reason::LosesSupport { by: host.id, day: host.until, until: patch.until };
+    (host.until < patch.until).then(|| (Weight::Settle, format!("support:{}", host.id.0), Some(host.id), reason))
+}
+
+fn too_dense(sum: &Sum, planting: &Planting, stand: Spacing) -> Reason {
+    let (wants, square) = (sum.spacing, i64::from(planting.units().square().get()));
+    let ground = i64::from(sum.holes) * i64::from(wants.along.get()) * i64::from(wants.across.get()) * 100 / (square * square);
+    let bulk = Growing::of(planting.patch, planting.crop, planting.way).figures().bulk;
+    Reason::TooDense { fits: sum.fits, holes: sum.holes, wants, stand, ground: u32::try_from(ground).unwrap_or(u32::MAX), bulk }
 }
 
 /// Whether a neighbour holds it up, as maize does beans.
@@ -120,6 +154,18 @@ fn soon(around: &Around, laid: place::Laid) -> Option<Found> {
     Some((Weight::Settle, format!("soon:{}:{}", stand.family, stand.year), None, reason))
 }
 
+/// How a relation weighs: what takes another's light, water or room can be seen, and what trials found is to be settled; a clash
+/// that is only custom is to be known, and so is all that sources contradict each other about.
+pub fn weight(relation: &Relation) -> Weight {
+    let seen = matches!(relation.kind, Kind::Competes | Kind::Shades);
+    match relation.grade {
+        _ if !relation.kind.is_trouble() => Weight::Good,
+        Grade::Disputed => Weight::Note,
+        Grade::CommonPractice if !seen && !relation.shared => Weight::Note,
+        _ => Weight::Settle,
+    }
+}
+
 /// Each pair is told once, on the patch that came later: that is the one most easily moved.
 fn company(around: &Around, patch: &Patch) -> Vec<Found> {
     let known = around.known;
@@ -132,7 +178,7 @@ fn company(around: &Around, patch: &Patch) -> Vec<Found> {
             continue;
         };
         if other.id < patch.id {
-            let weight = if applies.relation.kind.is_trouble() { Weight::Settle } else { Weight::Good };
+            let weight = weight(applies.relation);
             let contradicted = company::is_contradicted(catalogue, applies.relation, who, whom);
             let reason = Reason::Company { relation: applies.index, who: applies.who.id, whom: applies.whom.id, contradicted };
             let key =
@@ -148,7 +194,7 @@ fn shared(around: &Around, laid: place::Laid) -> Vec<Found> {
         return Vec::new();
     }
     let others: Vec<(&Planting, &Sum, &[Hole])> = around.laid.iter().map(|one| (one.planting, one.sum, one.holes)).collect();
-    let sharings = sharing::sharings(around.known.garden, laid.planting, laid.holes, &others);
+    let sharings = sharing::sharings(around.known, laid.planting, laid.holes, &others);
     let told = |sharing: Sharing| {
         let weight = if sharing.is_in_time() { Weight::Good } else { Weight::Settle };
         (weight, format!("shares:{}", sharing.slow.0), Some(sharing.slow), Reason::Shares(sharing))
@@ -161,14 +207,14 @@ fn too_soon(around: &Around, planting: &Planting) -> Option<Reason> {
     let (bed, patch): (&Bed, &Patch) = (planting.bed, planting.patch);
     let sections = past::sections_of(garden, bed, patch);
     let stand = history.too_soon(bed.id, &sections, patch)?;
-    let family = catalogue.family(&stand.family)?;
+    let family = past::rotating_family(catalogue, patch)?;
     let year = calendar::growing_year(patch.from, garden.site.latitude.hemisphere());
     // A stand over winter is judged in the year it was planted, not again in the next.
     if year != season.year {
         return None;
     }
     let free_bed = near::nearest_beds(garden, bed).into_iter().find(|id| history.is_free_of(*id, family, year));
-    let interval = u8::try_from(past::waits(garden, family, bed.id)).unwrap_or(u8::MAX);
+    let interval = u8::try_from(past::patch_waits(around.known, family, patch)).unwrap_or(u8::MAX);
     Some(Reason::TooSoon { stand, year, interval, free_bed })
 }
 

@@ -5,9 +5,11 @@
 pub mod bare;
 pub mod company;
 pub mod findings;
+pub mod maize;
 pub mod past;
 pub mod place;
 pub mod reason;
 pub mod room;
 pub mod shade;
 pub mod sharing;
+pub mod soil;

@@ -1,6 +1,6 @@
 //! Did this family stand here too lately? Earlier stands in the same section, and their interval.
 
-use crate::catalogue::{Catalogue, Family, Life};
+use crate::catalogue::{Catalogue, Family, Life, Rotation};
 use crate::climate::calendar::growing_year;
 use crate::known::Known;
 use serde::Serialize;
@@ -45,6 +45,8 @@ struct Presence<'a> {
     sections: RangeInclusive<u8>,
     stood: Cow<'a, Stood>,
     family: &'a str,
+    /// It feeds what its family's successors suffer from.
+    hosts: bool,
 }
 
 /// All that is known to have stood or to stand in each bed: what is remembered, and the plantings of
@@ -65,7 +67,13 @@ impl<'a> History<'a> {
         for past in &garden.past {
             let (Some(bed), Some(family)) = (garden.bed(past.bed), catalogue.family_of(&past.stood)) else { continue };
             let sections = past.section.map_or(0..=bed.sections() - 1, |section| section..=section);
-            let presence = Presence { year: past.year, sections, stood: Cow::Borrowed(&past.stood), family: &family.key };
+            let presence = Presence {
+                year: past.year,
+                sections,
+                stood: Cow::Borrowed(&past.stood),
+                family: &family.key,
+                hosts: hosts(catalogue, &past.stood),
+            };
             beds.entry(bed.id).or_default().push(presence);
         }
         for patch in &garden.patches {
@@ -75,7 +83,8 @@ impl<'a> History<'a> {
             let last = rotating_family(catalogue, patch).map_or(first, |_| growing_year(patch.until, hemisphere));
             for year in first..=last {
                 let stood = Cow::Owned(Stood::Crop(patch.planted.crop.clone()));
-                let presence = Presence { year, sections: sections_of(garden, bed, patch), stood, family: &crop.family };
+                let (sections, hosts) = (sections_of(garden, bed, patch), crop.rotation == Rotation::Host);
+                let presence = Presence { year, sections, stood, family: &crop.family, hosts };
                 beds.entry(bed.id).or_default().push(presence);
             }
         }
@@ -98,17 +107,18 @@ impl<'a> History<'a> {
         stands
     }
 
-    /// The latest stand of the patch's family in these sections of a bed that is nearer in years than
-    /// the family's interval.
+    /// The latest stand of the patch's family, or of one it must not follow, in these sections of a bed that is nearer in years
+    /// than the patch waits.
     ///
     /// A stand in year y and a patch in year Y clash when 0 < Y − y < interval.
     pub fn too_soon(&self, bed: BedId, sections: &RangeInclusive<u8>, patch: &Patch) -> Option<Stand> {
         let family = rotating_family(self.known.catalogue, patch)?;
         let year = growing_year(patch.from, self.hemisphere);
-        let waits = waits(self.known.garden, family, bed);
+        let waits = patch_waits(self.known, family, patch);
         self.before(bed, year)
             .find(|presence| {
-                presence.family == family.key
+                presence.hosts
+                    && (presence.family == family.key || family.after.iter().any(|other| other == presence.family))
                     && u32::from((year - presence.year).unsigned_abs()) < waits
                     && presence.sections.start() <= sections.end()
                     && presence.sections.end() >= sections.start()
@@ -120,7 +130,7 @@ impl<'a> History<'a> {
     pub fn is_free_of(&self, bed: BedId, family: &Family, year: i16) -> bool {
         let waits = waits(self.known.garden, family, bed);
         let waited = |presence: &Presence| u32::from((year - presence.year).unsigned_abs()) >= waits;
-        self.before(bed, year).all(|presence| presence.family != family.key || waited(presence))
+        self.before(bed, year).all(|presence| presence.family != family.key || !presence.hosts || waited(presence))
     }
 }
 
@@ -160,8 +170,30 @@ pub fn values(garden: &Garden, family: &Family) -> (u32, u32) {
     (interval.into(), risk.into())
 }
 
-/// The family whose interval a patch must keep; none for perennials, which stay where they are.
+/// Years a patch waits after its family on its bed's ground: half of them, rounded up, for what is out before it harms or is harmed
+/// much.
+pub fn patch_waits(known: Known, family: &Family, patch: &Patch) -> u32 {
+    let whole = waits(known.garden, family, patch.bed);
+    let light = known.catalogue.crop(&patch.planted.crop).is_some_and(|crop| crop.rotation == Rotation::Light);
+    if light { whole.div_ceil(2) } else { whole }
+}
+
+/// Whether what stood feeds what its family's successors suffer from; a family that nobody knows more of does.
+fn hosts(catalogue: &Catalogue, stood: &Stood) -> bool {
+    match stood {
+        Stood::Crop(key) => catalogue.crop(key).is_some_and(|crop| crop.rotation == Rotation::Host),
+        Stood::Family(_) => true,
+    }
+}
+
+/// The family whose interval a patch must keep; none for flowers, covers and clumps that stay where they are.
 pub fn rotating_family<'c>(catalogue: &'c Catalogue, patch: &Patch) -> Option<&'c Family> {
     let crop = catalogue.crop(&patch.planted.crop)?;
-    (crop.life != Life::Perennial || !crop.ways.iter().all(|way| way.days[1] > 300)).then(|| catalogue.family(&crop.family))?
+    (crop.rotation != Rotation::None).then(|| catalogue.family(&crop.family))?
+}
+
+/// Whether a patch is of a perennial that stays where it is for years.
+pub fn stays(catalogue: &Catalogue, patch: &Patch) -> bool {
+    let crop = catalogue.crop(&patch.planted.crop);
+    crop.is_some_and(|crop| crop.life == Life::Perennial && crop.ways.iter().all(|way| way.days[1] > 300))
 }

@@ -1,13 +1,11 @@
-//! Does it stand where it should? Reach, shade, vines, blocks of maize, and what stays for years.
+//! Does it stand where it should? Reach, shade, vines, and what stays for years.
 
 use crate::catalogue::{Life, Light};
 use crate::ground::hole::Hole;
-use crate::ground::pattern::Pattern;
 use crate::ground::planting::{Planting, Sum};
 use crate::growth::size;
 use crate::rules::reason::{Found, Reason, Weight};
 use crate::rules::shade;
-use jiff::ToSpan;
 use sparrow_facts::bed::{Bed, Reach};
 use sparrow_facts::garden::Garden;
 use sparrow_facts::rect::Ground;
@@ -18,10 +16,6 @@ use sparrow_facts::units::Length;
 pub const ARM: Length = Length::inches(24);
 /// Crops picked this often want to be within an arm's reach \[days\].
 pub const OFTEN: u8 = 3;
-/// Days by which two kinds of maize must flower apart to stay true (common practice).
-pub const FLOWERING_APART: i32 = 14;
-/// Days from flowering to picking sweet maize (common practice: silks brown about three weeks later).
-const SILK_TO_EAR: i64 = 21;
 /// A neighbour this many times as high or as wide is unlike, in the close school.
 const UNLIKE: i32 = 2;
 
@@ -43,11 +37,9 @@ pub fn around(garden: &Garden, laid: Laid, others: &[Laid]) -> Vec<Found> {
     let mut found = Vec::new();
     found.extend(out_of_reach(laid));
     found.extend(spilling(laid));
-    found.extend(few_rows(laid));
     found.extend(in_the_middle(laid));
     for other in others.iter().filter(|other| meets(laid, **other)) {
         found.extend(shaded(garden, laid, *other));
-        found.extend(crosses(laid, *other));
         found.extend(unlike(laid, *other));
         found.extend(rows_crowd(laid, *other));
     }
@@ -106,18 +98,6 @@ fn spilling(laid: Laid) -> Option<Found> {
     Some((Weight::Note, "spill".into(), None, Reason::NowhereToSpill))
 }
 
-/// Wind pollinates maize across rows; fewer than three give gappy ears (common practice).
-fn few_rows(laid: Laid) -> Option<Found> {
-    laid.planting.way.strain.as_ref()?;
-    let rows = match laid.sum.pattern {
-        Pattern::Grid { columns, rows } => columns.min(rows),
-        Pattern::Rows { lines, each, .. } => lines.min(each),
-        Pattern::Staggered { lines, long, .. } => lines.min(long),
-        Pattern::Scattered { .. } | Pattern::Between { .. } => return None,
-    };
-    (rows < 3).then(|| (Weight::Note, "rows".into(), None, Reason::FewRows { rows }))
-}
-
 /// What stays for years, or is left for seed over winter, belongs to an end of the bed, where digging passes it by.
 fn in_the_middle(laid: Laid) -> Option<Found> {
     let Planting { crop, way, patch, bed, .. } = laid.planting;
@@ -160,23 +140,6 @@ fn shaded(garden: &Garden, laid: Laid, other: Laid) -> Option<Found> {
 
 fn inside(ground: Ground, hole: &Hole) -> bool {
     hole.x > ground.left && hole.x < ground.right && hole.y > ground.far && hole.y < ground.near
-}
-
-/// Kinds of one crop that spoil each other's ears when they flower together; told on the later patch.
-fn crosses(laid: Laid, other: Laid) -> Option<Found> {
-    let (one, two) = (laid.planting, other.planting);
-    let unlike =
-        one.crop.key == two.crop.key && one.way.strain.is_some() && two.way.strain.is_some() && one.way.strain != two.way.strain;
-    if !unlike || two.patch.id > one.patch.id {
-        return None;
-    }
-    let flowers = |p: &Planting| {
-        let ripe = i64::from((p.way.days[0] + p.way.days[1]) / 2);
-        p.patch.from.saturating_add((ripe - SILK_TO_EAR).days())
-    };
-    let apart = (flowers(one) - flowers(two)).get_days().abs();
-    let reason = Reason::Crosses { other: two.patch.id, days_apart: apart as u32, wanted: FLOWERING_APART as u32 };
-    (apart < FLOWERING_APART).then(|| (Weight::Settle, format!("cross:{}", two.patch.id.0), Some(two.patch.id), reason))
 }
 
 /// Two rows side by side while the leaves of one reach over the stems of the other; told on the later patch.

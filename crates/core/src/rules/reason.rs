@@ -1,5 +1,6 @@
 //! What can be found about a patch, and how does it weigh? The page turns it into sentences.
 
+use crate::catalogue::{Bulk, Spacing};
 use crate::rules::past::Stand;
 use crate::rules::sharing::Sharing;
 use jiff::civil::Date;
@@ -52,8 +53,62 @@ pub enum Reason {
         /// Half squares along and across that hold one.
         least: (u16, u16),
     },
+    /// More are planted than fit at their distance.
+    TooDense {
+        /// Holes that fit.
+        fits: u32,
+        /// Holes that are there.
+        holes: u32,
+        /// The distance they want.
+        wants: Spacing,
+        /// The distance that is left to them.
+        stand: Spacing,
+        /// Ground that so many would want at their distance, in hundredths of a square.
+        ground: u32,
+        /// What most of the crop is, which suffers.
+        bulk: Bulk,
+    },
     /// It wants something to climb and no trellis is there.
     WantsTrellis,
+    /// What it climbs is cleared while it still stands.
+    LosesSupport {
+        /// The patch that holds it up.
+        by: PatchId,
+        /// The last day of that one.
+        day: Date,
+        /// The climber's own last day.
+        until: Date,
+    },
+    /// The bed's soil is not deep enough for it.
+    ShallowSoil {
+        /// The bed's depth.
+        depth: Length,
+        /// The least it wants.
+        wants: Length,
+        /// The nearest bed that is deep enough.
+        deeper: Option<BedId>,
+        /// A way of the same crop for which it is deep enough.
+        shorter: Option<String>,
+    },
+    /// It wants full sun and the bed is noted as half shaded.
+    HalfShade {
+        /// The nearest bed that is not.
+        sunny: Option<BedId>,
+    },
+    /// It stands at a trellis and is of a kind that does not climb.
+    DoesNotClimb {
+        /// The way of the same crop that does.
+        way: String,
+    },
+    /// Another crop of the bed wants the soil sweeter, or more sour.
+    Sourness {
+        /// The other patch.
+        other: PatchId,
+        /// The range of pH in which this one does well.
+        own: [f32; 2],
+        /// That of the other.
+        theirs: [f32; 2],
+    },
     /// Some holes would lie under a brace and are left out.
     UnderBrace {
         /// How many.
@@ -85,8 +140,12 @@ pub enum Reason {
     NowhereToSpill,
     /// Maize in too few rows for the wind.
     FewRows {
-        /// Rows the shorter way.
+        /// Rows the shorter way, of all that stands and flowers together.
         rows: u32,
+        /// The least.
+        least: u32,
+        /// Better so many.
+        better: u32,
     },
     /// It stays for years, and is not at an end of the bed.
     InTheMiddle {
@@ -108,8 +167,10 @@ pub enum Reason {
     },
     /// Kinds of one crop flower together and spoil each other.
     Crosses {
-        /// The other patch.
+        /// The first patch of the other kind.
         other: PatchId,
+        /// The patch that flowers later, and is better put off.
+        later: PatchId,
         /// Days between their flowering.
         days_apart: u32,
         /// Days there should be.

@@ -7,9 +7,10 @@ use crate::ground::hole::Hole;
 use crate::ground::pattern::apart;
 use crate::ground::planting::{Planting, Sum};
 use crate::growth::size;
+use crate::known::Known;
+use crate::rules::company::holds_up;
 use jiff::civil::Date;
 use serde::Serialize;
-use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::PatchId;
 use sparrow_facts::units::Length;
 
@@ -38,11 +39,11 @@ impl Sharing {
     }
 }
 
-/// How a patch planted between others shares its ground, one answer for each of them.
+/// How a patch planted between others shares its ground, one answer for each of them but those it climbs.
 ///
 /// `holes` and `sum` are those of the patch itself, as reckoned.
-pub fn sharings(garden: &Garden, quick: &Planting, holes: &[Hole], others: &[(&Planting, &Sum, &[Hole])]) -> Vec<Sharing> {
-    let units = garden.site.units;
+pub fn sharings(known: Known, quick: &Planting, holes: &[Hole], others: &[(&Planting, &Sum, &[Hole])]) -> Vec<Sharing> {
+    let units = known.garden.site.units;
     let mut found = Vec::new();
     for (slow, slow_sum, slow_holes) in others {
         let (one, other) = (quick.patch, slow.patch);
@@ -52,7 +53,8 @@ pub fn sharings(garden: &Garden, quick: &Planting, holes: &[Hole], others: &[(&P
             && one.bed == other.bed
             && one.rect.overlaps(other.rect)
             && one.meets(other);
-        if !share {
+        // What climbs up the other wants it there, and leaves it the ground.
+        if !share || holds_up(known.catalogue, slow.crop, (quick.crop, quick.way)) {
             continue;
         }
         let ground = other.rect.ground(slow.bed, units);

@@ -29,6 +29,8 @@ pub enum Work {
     PlantOut,
     /// Plant sets, cloves, tubers or crowns.
     PlantSets,
+    /// Shake the pollen over the silks.
+    Pollinate,
     /// Look for the first harvest.
     Pick,
     /// Clear the ground.
@@ -46,6 +48,7 @@ impl Work {
             Work::SowOutside => "sow-outside",
             Work::PlantOut => "plant-out",
             Work::PlantSets => "plant-sets",
+            Work::Pollinate => "pollinate",
             Work::Pick => "pick",
             Work::Clear => "clear",
         }
@@ -117,6 +120,24 @@ pub fn tasks(known: Known, course: &Course, batch: Option<&Batch>, plants: u32) 
     found
 }
 
+/// The work of pollinating a patch by hand, on the day it is in flower.
+pub fn pollinating(known: Known, patch: PatchId, day: Date) -> Option<Task> {
+    let patch = known.garden.patch(patch)?;
+    let bed = known.garden.bed(patch.bed)?;
+    let work = Work::Pollinate;
+    Some(Task {
+        key: format!("patch-{}-{}", patch.id.0, work.word()),
+        day,
+        work,
+        patch: patch.id,
+        bed: patch.bed,
+        crop: patch.planted.crop.clone(),
+        number: 1,
+        said: said(work, known.catalogue.crop(&patch.planted.crop), 1, &bed.name),
+        guess: true,
+    })
+}
+
 /// An entry in the gardener's words.
 fn said(work: Work, crop: Option<&Crop>, number: u32, bed: &str) -> String {
     let (name, plural) = crop.map_or(("plant", "plants"), |crop| (crop.name.as_str(), crop.plural.as_str()));
@@ -132,6 +153,7 @@ fn said(work: Work, crop: Option<&Crop>, number: u32, bed: &str) -> String {
         Work::SowOutside => format!("Sow {plural} in {bed}"),
         Work::PlantOut => format!("Plant {number} {plants} out in {bed}"),
         Work::PlantSets => format!("Plant {number} {plants} in {bed}"),
+        Work::Pollinate => format!("Shake the tassels of the {name} over its silks in {bed}, every morning for a week"),
         // Words that hold for what is counted and for what is not: 'the first beans', 'the first chard'.
         Work::Pick => format!("Look for the first {plural} to pick in {bed}"),
         Work::Clear => format!("Clear the {plants} from {bed}"),

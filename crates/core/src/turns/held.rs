@@ -5,7 +5,7 @@ use crate::climate::calendar::{growing_year, year_span};
 use crate::climate::frost::Side;
 use crate::climate::weather::Weather;
 use crate::known::Known;
-use crate::rules::past::rotating_family;
+use crate::rules::past::stays;
 use crate::turns::ground::Plot;
 use jiff::ToSpan;
 use jiff::civil::Date;
@@ -121,7 +121,7 @@ fn of_patch(known: Known, plots: &[Plot], patch: &Patch) -> Vec<Held> {
     let (Some(bed), Some(crop)) = (garden.bed(patch.bed), catalogue.crop(&patch.planted.crop)) else { return Vec::new() };
     let units = garden.site.units;
     let ground = patch.rect.ground(bed, units);
-    let stays = rotating_family(catalogue, patch).is_none();
+    let stays = stays(catalogue, patch);
     let hemisphere = garden.site.latitude.hemisphere();
     // A crop that stands over winter belongs to both years.
     let years = growing_year(patch.from, hemisphere)..=growing_year(patch.until, hemisphere);
@@ -163,7 +163,11 @@ pub fn usual_wish(known: Known, crop: &str) -> Result<WishDraft, Refusal> {
         crop: crop.key.clone(),
         squares: 4,
         parts,
-        needs: Needs { trellis: way.trellis, ..Needs::default() },
+        // Stakes or a cage do where no trellis stands: it is asked for only where there is one.
+        needs: Needs {
+            trellis: way.trellis && known.garden.beds.iter().any(|bed| !bed.trellises.is_empty()),
+            ..Needs::default()
+        },
         years: YearsOf::ALL,
         winters,
         resistant: false,

@@ -312,12 +312,14 @@ impl Problem {
 }
 
 fn needs(draft: &WishDraft) -> Vec<String> {
+    needs_of(draft).into_iter().map(String::from).collect()
+}
+
+/// What a wish asks of its ground.
+pub fn needs_of(draft: &WishDraft) -> Vec<&'static str> {
     let needs = draft.needs;
-    [(needs.trellis, "trellis"), (needs.sun, "sun"), (needs.deep, "deep"), (needs.container, "container")]
-        .into_iter()
-        .filter(|&(yes, _)| yes)
-        .map(|(_, word)| word.to_string())
-        .collect()
+    let all = [(needs.trellis, "trellis"), (needs.sun, "sun"), (needs.deep, "deep"), (needs.container, "container")];
+    all.into_iter().filter(|&(yes, _)| yes).map(|(_, word)| word).collect()
 }
 
 /// How hungry a family is, in the solver's words.

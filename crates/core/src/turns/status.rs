@@ -82,7 +82,8 @@ fn counts(garden: &Garden, held: &Held) -> bool {
     !held.stays && (!held.cover || garden.turns.covers_count)
 }
 
-fn offers(plot: &Plot, need: &str) -> bool {
+/// Whether a piece of ground has what a wish may need of it.
+pub fn offers(plot: &Plot, need: &str) -> bool {
     match need {
         "trellis" => plot.trellis,
         "deep" => plot.deep,

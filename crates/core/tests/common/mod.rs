@@ -274,6 +274,7 @@ pub fn some_command(garden: &Garden, [kind, a, b, c, d, e]: [u8; 6]) -> Command 
             until: None,
             year: 2027,
             between: e % 3 == 0,
+            needle: None,
         },
         3 => Command::MovePatch { patch, bed, rect },
         4 => Command::RemovePatch { patch },

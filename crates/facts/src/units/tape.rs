@@ -58,7 +58,7 @@ impl Length {
 impl FromStr for Length {
     type Err = ReadError;
 
-    /// Reads what a tape says: `3'6"`, `42 in`, `11 7/8"`, `4½ ft`, `1.2 m`, `1,2 m`, `107 cm`, `2 m 15 cm`.
+    /// Reads what a tape says, the smaller unit left out or not: `7 ft 3`, `1m 20`, `3'6"`, `42 in`, `11 7/8"`, `4½ ft`, `1.2 m`, `1,2 m`, `107 cm`, `2 m 15 cm`.
     ///
     /// A number without a unit is refused rather than guessed at.
     ///
@@ -79,6 +79,12 @@ impl FromStr for Length {
         Ok(Length::tenths_mm(total.round() as i32))
     }
 }
+
+/// Units whose next smaller one is often left unsaid [0.1 mm].
+const FEET: f64 = 3048.0;
+const INCHES: f64 = 254.0;
+const METRES: f64 = 10_000.0;
+const CENTIMETRES: f64 = 100.0;
 
 #[derive(Debug, Clone, PartialEq)]
 enum Token {
@@ -106,6 +112,9 @@ fn add_up(read: &str, tokens: &[Token]) -> Result<f64, ReadError> {
     }
     match number {
         None if last_unit.is_finite() => Ok(total),
+        // '7 ft 3' and '1 m 20' are said so; what is left is of the next smaller unit, and less than one of the larger.
+        Some(n) if last_unit == FEET && n < 12.0 => Ok(total + n * INCHES),
+        Some(n) if last_unit == METRES && n < 100.0 && n.fract() == 0.0 => Ok(total + n * CENTIMETRES),
         Some(_) if !last_unit.is_finite() => Err(ReadError::LengthWithoutUnit { read: read.to_string() }),
         _ => Err(nonsense()),
     }
@@ -133,6 +142,8 @@ fn tokens(text: &str) -> Option<Vec<Token>> {
                 at += 1;
             }
             tokens.push(Token::Unit(unit(&chars[start..at].iter().collect::<String>())?));
+            // 'in.' is how some write it.
+            at += usize::from(chars.get(at) == Some(&'.') && !chars.get(at + 1).is_some_and(char::is_ascii_digit));
         } else {
             // Two single primes are how a double prime is typed on some keyboards.
             let double = matches!(chars[at], '\'' | '’' | '′') && chars.get(at + 1) == Some(&chars[at]);
@@ -251,6 +262,11 @@ mod tests {
             ("metres and centimetres", "2 m 15 cm", 21_500),
             ("capitals and no space", "8FT", 8 * 3048),
             ("zero", "0 in", 0),
+            ("inches unsaid after feet", "7 ft 3", 87 * 254),
+            ("inches unsaid after primes", "7'3", 87 * 254),
+            ("centimetres unsaid after metres", "1m 20", 12_000),
+            ("a stop after the unit", "36 in.", 36 * 254),
+            ("two stops", "3 ft. 6 in.", 42 * 254),
         ];
         for (name, text, tenths) in cases {
             assert_eq!(text.parse(), Ok(Length::tenths_mm(tenths)), "{name}: {text}");
@@ -259,7 +275,21 @@ mod tests {
 
     #[test]
     fn nonsense_is_named_in_the_refusal() {
-        for text in ["", "wide", "6 in 3 ft", "3 3 ft", "3 ft 6", "-4 in", "4 florps", "1.2.3 m", "1/0 in", "ft", "4 ft 5 ft"] {
+        for text in [
+            "",
+            "wide",
+            "6 in 3 ft",
+            "3 3 ft",
+            "3 ft 14",
+            "1 m 200",
+            "3 in 6",
+            "-4 in",
+            "4 florps",
+            "1.2.3 m",
+            "1/0 in",
+            "ft",
+            "4 ft 5 ft",
+        ] {
             let refusal = text.parse::<Length>().expect_err(text).to_string();
             assert!(refusal.contains(&format!("“{text}”")), "{text}: {refusal}");
         }

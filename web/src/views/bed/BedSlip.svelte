@@ -4,7 +4,7 @@
   import { useOpenGarden } from '../../state/context';
   import { dayMonth } from '../../words/dates';
   import { count, length, squares } from '../../words/lengths';
-  import { partSquare } from '../../words/reasons';
+  import { partSquare, sectionWords } from '../../words/reasons';
   import BedSchool from './BedSchool.svelte';
   import Findings from './Findings.svelte';
   import LastYears from './LastYears.svelte';
@@ -17,7 +17,10 @@
   let tallyOpen = $state(false);
   const notes = $derived(
     [
-      partSquare(reckoned.fit.along, 'column', garden.units),
+      // A bed with braces is told of section by section.
+      ...(reckoned.section_fits.length
+        ? reckoned.section_fits.map((fit, index) => sectionWords(fit, index + 1, garden.units))
+        : [partSquare(reckoned.fit.along, 'column', garden.units)]),
       partSquare(reckoned.fit.across, 'row', garden.units),
     ].filter(Boolean),
   );

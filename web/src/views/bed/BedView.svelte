@@ -33,13 +33,15 @@
     const placed = await garden.send({
       do: 'place',
       bed: bed.id,
-      ...hand,
+      crop: hand.crop,
+      way: hand.way,
       rect,
       holes: null,
-      from: null,
+      from: hand.from,
       until: null,
       year: garden.season.year,
       between: false,
+      needle: garden.needle,
     });
     if (placed) desk.select(garden.made.patches.at(-1) ?? null);
   }
@@ -180,7 +182,7 @@
 <aside class="slip" aria-label="Slip">
   <Problem />
   {#if shown && bed}
-    {#key shown.patch.id}<PatchSlip {shown} {bed} {remove} />{/key}
+    {#key `${shown.patch.id} ${garden.settled}`}<PatchSlip {shown} {bed} {remove} />{/key}
   {:else if desk.task && bed}
     {#key `${bed.id} ${desk.task}`}<TaskSlip {bed} task={desk.task} />{/key}
   {:else if desk.hand && bed}

@@ -1,32 +1,21 @@
 <script lang="ts">
   import { Combobox } from 'bits-ui';
   import { useOpenGarden } from '../../state/context';
+  import { matching, type Named } from '../../words/names';
 
   const { garden, desk } = useOpenGarden();
   let sought = $state('');
   /** How many crops were taken; each leaves an empty field behind. */
   let taken = $state(0);
 
-  const crops = $derived(
-    garden.catalogue.crops
-      .filter((crop) => {
-        const words = [crop.name, crop.plural, crop.botanical, garden.familyName(crop.family), crop.ticket]
-          .join(' ')
-          .toLowerCase();
-        return sought
-          .toLowerCase()
-          .split(/\s+/)
-          .every((word) => words.includes(word));
-      })
-      // What begins as it is typed comes first.
-      .sort((a, b) => Number(b.name.startsWith(sought)) - Number(a.name.startsWith(sought)))
-      .slice(0, 60),
-  );
+  const crops = $derived(matching(garden.catalogue, sought, (key) => garden.familyName(key)).slice(0, 60));
+  const wayOf = ({ crop, way }: Named) => crop.ways.find((one) => one.key === way) ?? crop.ways[0];
+  const idOf = (one: Named) => `${one.crop.key}/${wayOf(one)?.key ?? ''}`;
 
-  function take(key: string) {
-    const crop = garden.crop(key);
-    if (!crop?.ways[0]) return;
-    desk.take(crop.key, crop.ways[0].key);
+  function take(id: string) {
+    const [crop, way] = id.split('/');
+    if (!crop || !way) return;
+    desk.take(crop, way);
     sought = '';
     taken += 1;
     // Back to the squares, so that the next key places it.
@@ -49,13 +38,14 @@
         side="top"
         sideOffset={4}
       >
-        {#each crops as crop (crop.key)}
+        {#each crops as one (idOf(one))}
           <Combobox.Item
-            value={crop.key}
-            label={crop.name}
+            value={idOf(one)}
+            label={one.crop.name}
             class="flex cursor-pointer justify-between gap-3 px-3 py-1 data-highlighted:bg-buff"
           >
-            <span>{crop.name}</span><span class="text-[13px] text-soot-2">{garden.familyName(crop.family)}</span>
+            <span>{one.crop.name}{one.way ? `, ${wayOf(one)?.name ?? ''}` : ''}{one.said ? ` (${one.said})` : ''}</span
+            ><span class="text-[13px] text-soot-2">{garden.familyName(one.crop.family)}</span>
           </Combobox.Item>
         {:else}
           <p class="px-3 py-1 text-soot-2">No crop of that name is in the catalogue.</p>

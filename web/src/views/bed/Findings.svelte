@@ -9,7 +9,28 @@
 
   const settle = $derived(findings.filter((one) => one.weight === 'settle' && !one.kept));
   const notes = $derived(findings.filter((one) => one.weight === 'note' && !one.kept));
-  const good = $derived(findings.filter((one) => one.weight === 'good'));
+  const good = $derived(once(findings.filter((one) => one.weight === 'good')));
+  /** The strongest first: how well each is supported. */
+  const STRENGTH = { tested: 0, 'common-practice': 1, disputed: 2 };
+  const SHOWN = 4;
+  let allGood = $state(false);
+  const goodShown = $derived(allGood ? good : good.slice(0, SHOWN));
+  /** What other ground would settle. */
+  const BY_MOVING: Finding['reason']['is'][] = ['company', 'too-soon', 'shaded', 'out-of-reach'];
+
+  /** The same word of the same two crops is told once, however many patches it is true of. */
+  function once(all: Finding[]): Finding[] {
+    const told = (one: Finding) => {
+      const { heading, body } = tell(garden.view, garden.catalogue, one);
+      return `${heading} ${one.reason.is === 'company' ? body : one.patch}`;
+    };
+    const strength = (one: Finding) => {
+      const relation = one.reason.is === 'company' ? garden.catalogue.relations[one.reason.relation] : undefined;
+      return relation ? STRENGTH[relation.grade] : -1;
+    };
+    const found = all.filter((one, index) => all.findIndex((other) => told(other) === told(one)) === index);
+    return found.sort((a, b) => strength(a) - strength(b));
+  }
   const kept = $derived(findings.filter((one) => one.kept));
 
   function keep(finding: Finding, keep: boolean) {
@@ -87,7 +108,7 @@
         <span class="mark">{finding.number}</span>
         <div class="grow">
           {@render words(finding)}
-          {#if !finding.way_out && !['none-fits', 'shares', 'crosses', 'rows-crowd'].includes(finding.reason.is)}
+          {#if !finding.way_out && BY_MOVING.includes(finding.reason.is)}
             <p class="quiet">
               No bed has untroubled ground for it on those days: choose other days, fewer squares, or another crop.
             </p>
@@ -122,7 +143,10 @@
 {/if}
 {#if good.length}
   <h3>In good company</h3>
-  {#each good as finding (finding.key + finding.patch)}<div class="mb-2">{@render words(finding)}</div>{/each}
+  {#each goodShown as finding (finding.key + finding.patch)}<div class="mb-2">{@render words(finding)}</div>{/each}
+  {#if good.length > SHOWN}<button class="act" aria-expanded={allGood} onclick={() => (allGood = !allGood)}
+      >{allGood ? 'fewer' : `${good.length - SHOWN} more`}</button
+    >{/if}
 {/if}
 {#if kept.length}
   <h3>Kept as it is</h3>

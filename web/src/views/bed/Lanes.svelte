@@ -54,7 +54,7 @@
     display: grid;
     grid-template-columns: 74px 1fr;
     align-items: center;
-    height: 21px;
+    min-height: 26px;
   }
   .ticket {
     font-family: var(--font-serif);
@@ -65,17 +65,18 @@
   }
   .track {
     position: relative;
-    height: 100%;
+    height: 26px;
     border-bottom: 0.7px solid var(--color-hair);
   }
   .bar {
     position: absolute;
-    top: 3px;
-    height: 15px;
+    top: 1px;
+    height: 24px;
+    min-width: 24px;
     overflow: hidden;
     text-align: left;
     font-size: 12px;
-    line-height: 13px;
+    line-height: 22px;
     background: color-mix(in srgb, var(--color-leaf) 75%, var(--color-paper));
     border: 0.8px solid var(--color-ink-leaf);
     padding: 0 5px;

@@ -3,6 +3,7 @@
   import type { BedReckoning } from '../../generated/BedReckoning';
   import type { Stand } from '../../generated/Stand';
   import type { Stood } from '../../generated/Stood';
+  import CropNames from '../../parts/CropNames.svelte';
   import { useOpenGarden } from '../../state/context';
   import { yearName } from '../../words/dates';
 
@@ -12,7 +13,7 @@
   const years = $derived([...new Set(reckoned.before.map((stand) => stand.year))].slice(0, 8));
   let year = $state<number | null>(null);
   let section = $state('');
-  let what = $state('');
+  let family = $state('');
   const lastYear = $derived(garden.season.planning_year - 1);
 
   function name(stood: Stood): string {
@@ -38,13 +39,14 @@
     )?.id;
   }
 
-  async function remember(event: SubmitEvent) {
-    event.preventDefault();
-    const [kind, key] = what.split(':');
-    if (!key) return;
-    const stood: Stood = kind === 'family' ? { what: 'family', key } : { what: 'crop', key };
+  function remember(stood: Stood): Promise<boolean> {
     const where = section === '' ? null : Number(section);
-    if (await garden.send({ do: 'remember', bed: bed.id, section: where, year: year ?? lastYear, stood })) what = '';
+    return garden.send({ do: 'remember', bed: bed.id, section: where, year: year ?? lastYear, stood });
+  }
+
+  async function rememberFamily(event: SubmitEvent) {
+    event.preventDefault();
+    if (await remember({ what: 'family', key: family })) family = '';
   }
 </script>
 
@@ -73,11 +75,7 @@
   {/each}
 </ul>
 {#if garden.mayChange}
-  <form
-    class="mt-3 mb-4 grid grid-cols-[5em_1fr] gap-x-3 gap-y-1"
-    onsubmit={remember}
-    aria-label="Remember an earlier year"
-  >
+  <div class="mt-3 grid grid-cols-[5em_1fr] gap-x-3 gap-y-1">
     <label class="field"
       >Year<input
         type="number"
@@ -87,23 +85,9 @@
         required
       /></label
     >
-    <label class="field"
-      >What stood here<select bind:value={what} required name="past-what">
-        <option value="" disabled>choose</option>
-        <optgroup label="crops">
-          {#each garden.catalogue.crops as crop (crop.key)}<option value={`crop:${crop.key}`}>{crop.name}</option
-            >{/each}
-        </optgroup>
-        <optgroup label="only the family is known">
-          {#each garden.catalogue.families as family (family.key)}<option value={`family:${family.key}`}
-              >{family.name}</option
-            >{/each}
-        </optgroup>
-      </select></label
-    >
     {#if reckoned.sections > 1}
-      <label class="field col-span-2"
-        >Where<select bind:value={section}>
+      <label class="field"
+        >Where<select bind:value={section} name="past-section">
           <option value="">the whole bed</option>
           {#each Array.from({ length: reckoned.sections }, (_, i) => i) as one (one)}<option value={String(one)}
               >section {one + 1} from the left</option
@@ -111,7 +95,25 @@
         </select></label
       >
     {/if}
-    <div class="col-span-2"><button class="act">remember this</button></div>
+  </div>
+  <CropNames
+    label="What stood here"
+    name="past-what"
+    action="remember this"
+    take={(meant) => remember({ what: 'crop', key: meant.crop })}
+  />
+  <form
+    class="mt-1 mb-4 grid grid-cols-[1fr_auto] items-end gap-3"
+    onsubmit={rememberFamily}
+    aria-label="Only the family is known"
+  >
+    <label class="field"
+      >Or only its family<select bind:value={family} required name="past-family">
+        <option value="" disabled>choose</option>
+        {#each garden.catalogue.families as one (one.key)}<option value={one.key}>{one.name}</option>{/each}
+      </select></label
+    >
+    <button class="act">remember it</button>
   </form>
 {/if}
 

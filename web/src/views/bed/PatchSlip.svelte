@@ -24,7 +24,17 @@
   );
   const fits = $derived(sum.fits);
   let sumOpen = $state(false);
-  let own = $state(untrack(() => length(shown.reckoning.sum.spacing.along, garden.units)));
+  const distances = () => {
+    const { along, across } = shown.reckoning.sum.spacing;
+    return [length(along, garden.units), length(across, garden.units)] as [string, string];
+  };
+  let own = $state(untrack(distances));
+  /** What a distance of the household's own holds for: every planting of the crop grown so. */
+  const alike = $derived(
+    garden.view.garden.patches.filter(
+      ({ planted }) => planted.crop === patch.planted.crop && planted.way === patch.planted.way,
+    ).length,
+  );
   let note = $state('');
 
   function change(part: Partial<Pick<Patch, 'from' | 'until'> & Pick<Planted, 'way' | 'holes' | 'between'>>) {
@@ -45,7 +55,7 @@
       do: 'set-spacing',
       crop: patch.planted.crop,
       way: patch.planted.way,
-      distance: [own, own],
+      distance: own,
       note,
     });
   }
@@ -60,7 +70,7 @@
         note: '',
       })
     )
-      own = length(shown.reckoning.sum.spacing.along, garden.units);
+      own = distances();
   }
 
   const from = $derived(sum.distance_from);
@@ -101,9 +111,17 @@
     </li>
   </ul>
   {#if garden.mayChange}
-    <form class="mt-2 grid grid-cols-[6em_1fr] gap-3" onsubmit={keepOwn} aria-label="Your own distance">
-      <label class="field">Your distance<input bind:value={own} required name="own-distance" /></label>
-      <label class="field">What you found<input bind:value={note} maxlength={LETTERS.note} name="own-note" /></label>
+    <form class="mt-2 grid grid-cols-2 gap-3" onsubmit={keepOwn} aria-label="Your own distance">
+      <label class="field">Yours, along<input bind:value={own[0]} required name="own-distance" /></label>
+      <label class="field">and across<input bind:value={own[1]} required name="own-across" /></label>
+      <label class="field col-span-2"
+        >What you found<input bind:value={note} maxlength={LETTERS.note} name="own-note" /></label
+      >
+      <p class="quiet col-span-2">
+        It holds for every {shown.crop.name} of this household{way && shown.crop.ways.length > 1
+          ? ` grown as ${way.name}`
+          : ''}: {count(alike, 'planting', 'plantings')}.
+      </p>
       <p class="col-span-2 flex gap-5">
         <button class="act">use mine</button>
         {#if from.from === 'own'}<button type="button" class="act" onclick={backToTable}>back to the table</button>{/if}

@@ -8,6 +8,7 @@
   import { dayMonth, fullDate, yearName } from '../../words/dates';
   import { count, dimension, length } from '../../words/lengths';
   import { upper } from '../../words/reasons';
+  import { bring, strewn, things } from '../../words/sheet';
   import { sheetAddress } from './sheet';
 
   let { bed }: { bed: Bed } = $props();
@@ -36,10 +37,11 @@
   });
 
   const side = $derived(sheet?.from_near ? 'near side' : 'far side');
-  const name = $derived((setting: Setting) => {
+  const cropOf = $derived((setting: Setting) => {
     const patch = garden.view.garden.patches.find((one) => one.id === setting.patch);
-    return garden.crop(patch?.planted.crop ?? '')?.name ?? '';
+    return garden.crop(patch?.planted.crop ?? '');
   });
+  const name = $derived((setting: Setting) => cropOf(setting)?.name ?? '');
   const numbered = $derived((number: number) => {
     const setting = sheet?.plantings[number - 1];
     return setting ? `${number} ${name(setting)}` : '';
@@ -102,7 +104,7 @@
               <td data-label="Goes in">{dayMonth(setting.from)}</td>
               <td data-label="Corner">{dim(setting.ground.left)} × {dim(setting.first_edge)}</td>
               <td data-label="Lines and stems">
-                {#if setting.strewn !== null}{count(setting.strewn, 'seed', 'seeds')} strewn over all of it{/if}
+                {#if setting.strewn !== null}{strewn(setting.strewn)} strewn over all of it{/if}
                 {#each groups(setting.lines) as group, index (index)}
                   {@const first = group[0]}
                   {#if first}
@@ -116,13 +118,9 @@
                   <p class="italic">drip line at {dim(line.at)}: stems beside it, at {dim(line.beside_drip ?? 0)}</p>
                 {/each}
               </td>
-              <td data-label="Depth">{length(setting.depth, garden.units)}</td>
+              <td data-label="Depth">{setting.depth === null ? 'as it stood' : length(setting.depth, garden.units)}</td>
               <td data-label="In each hole"
-                >{setting.planted
-                  ? setting.in_each > 1
-                    ? `${setting.in_each} together`
-                    : '1 plant'
-                  : count(setting.in_each, 'seed', 'seeds')}</td
+                >{setting.strewn === null ? things(setting, cropOf(setting), setting.in_each) : ''}</td
               >
             </tr>
           {/each}
@@ -137,9 +135,20 @@
           </li>
         {/each}
       </ul>
+      <h3>To carry out</h3>
+      <ul class="sticks" data-bring>
+        {#each bring(sheet.plantings, cropOf) as line (line.crop)}
+          <li>{upper(line.crop)}: {line.things}</li>
+        {/each}
+      </ul>
+      <p class="quiet mt-1">
+        A tape, string, the sticks cut and marked, and markers with name and date. Where a hole gets several seeds, so
+        many that not one hole in ten stays empty at the least germination seed is sold with (common practice); thin to
+        the strongest by snipping.
+      </p>
       <h3>One square as a template</h3>
       <div class="templates">
-        {#each sheet.plantings.filter((one, index, all) => one.template.length > 0 && all.findIndex((other) => name(other) === name(one)) === index) as setting (setting.patch)}
+        {#each sheet.plantings.filter((one, index, all) => one.template.length > 0 && all.findIndex((other) => name(other) === name(one) && other.template.length === one.template.length) === index) as setting (setting.patch)}
           <figure>
             <svg
               viewBox="-100 -100 3260 3260"

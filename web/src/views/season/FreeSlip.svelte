@@ -33,6 +33,7 @@
       until: null,
       year,
       between: false,
+      needle: null,
     });
     const planted = garden.view.garden.patches.findLast((one) => one.bed === bed && one.planted.crop === crop);
     if (done && planted) season.choose({ is: 'patch', patch: planted.id });

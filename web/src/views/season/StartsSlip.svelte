@@ -6,6 +6,7 @@
   import { AnswerState } from '../../state/answer.svelte';
   import { useOpenGarden } from '../../state/context';
   import { dayMonth, dayNumber } from '../../words/dates';
+  import { matching } from '../../words/names';
   import { upper } from '../../words/reasons';
   import { GATES, groundWords, latestWords, MEANS, shelfWords } from '../../words/season';
 
@@ -35,10 +36,14 @@
     const way = crop?.ways.find((other) => other.key === one.way);
     return `${upper(crop?.name ?? one.crop)}${(crop?.ways.length ?? 1) > 1 && way ? `, ${way.name}` : ''}`;
   };
+  const matched = $derived(matching(garden.catalogue, sought, () => ''));
+  const named = (one: Starts) =>
+    name(one).toLowerCase().includes(sought.trim().toLowerCase()) ||
+    matched.some((match) => match.crop.key === one.crop && (match.way === null || match.way === one.way));
   const listed = $derived.by(() =>
     (found ?? [])
       .filter((one) => all || shown(one).some((window) => inGround(window) || onShelf(window)))
-      .filter((one) => name(one).toLowerCase().includes(sought.trim().toLowerCase()))
+      .filter((one) => sought.trim() === '' || named(one))
       .sort((a, b) => name(a).localeCompare(name(b))),
   );
 
@@ -46,7 +51,8 @@
   /** Takes a crop in hand, to be put on squares of the bed looked at. */
   function take(one: Starts) {
     desk.open('bed', bed ?? desk.bed ?? first);
-    desk.take(one.crop, one.way);
+    const now = shown(one).some(inGround);
+    desk.take(one.crop, one.way, now ? garden.needle : null);
   }
 
   /** A span of days as a part of the year's strip, 0 to 100. */

@@ -6,6 +6,8 @@
   import type { Parts } from '../../generated/Parts';
   import type { TurnsView } from '../../generated/TurnsView';
   import type { WishDraft } from '../../generated/WishDraft';
+  import type { Meant } from '../../generated/Meant';
+  import CropNames from '../../parts/CropNames.svelte';
   import { useOpenGarden } from '../../state/context';
   import type { TurnsState } from '../../state/turns.svelte';
   import { count } from '../../words/lengths';
@@ -19,7 +21,6 @@
   const ground = $derived(view.plots.reduce((sum, plot) => sum + plot.squares, 0));
   let open = $state<number | null>(null);
   let draft = $state<WishDraft | null>(null);
-  let crop = $state('');
   const fullest = $derived.by(() =>
     (['early', 'main', 'late'] as const).map((part) => ({
       part,
@@ -39,27 +40,19 @@
     ['container', 'a tub only'],
   ];
 
-  async function add(event: SubmitEvent) {
-    event.preventDefault();
-    const word = crop.trim().toLowerCase();
-    const known = garden.catalogue.crops.find((one) =>
-      [one.name, one.plural, one.key].some((name) => name.toLowerCase() === word),
-    );
-    if (!known) {
-      turns.trouble = `there is no crop “${crop}” in the catalogue`;
-      return;
-    }
+  /** Wishes for a crop as it usually is. */
+  async function add({ crop }: Meant): Promise<boolean> {
     turns.trouble = '';
     try {
-      const usual = await api.ask(garden.view.id, { ask: 'usual-wish', crop: known.key });
-      if (await turns.change({ turn: 'wish', wish: usual })) {
-        crop = '';
-        const made = garden.made.wishes.at(-1);
-        if (made !== undefined) edit(made);
-      }
+      const usual = await api.ask(garden.view.id, { ask: 'usual-wish', crop });
+      if (!(await turns.change({ turn: 'wish', wish: usual }))) return false;
+      const made = garden.made.wishes.at(-1);
+      if (made !== undefined) edit(made);
+      return true;
     } catch (error) {
       if (!(error instanceof Refused)) throw error;
       turns.trouble = error.problem.detail;
+      return false;
     }
   }
 
@@ -191,13 +184,5 @@
   {/each}
 </ul>
 {#if garden.mayChange}
-  <form class="mt-2 mb-3 grid grid-cols-[1fr_auto] items-end gap-3" onsubmit={add} aria-label="A new wish">
-    <label class="field"
-      >Wish for<input bind:value={crop} name="wish-crop" list="wish-crops" required autocomplete="off" /></label
-    >
-    <button class="act">add</button>
-    <datalist id="wish-crops"
-      >{#each garden.catalogue.crops as one (one.key)}<option value={one.name}></option>{/each}</datalist
-    >
-  </form>
+  <div class="mt-2 mb-3"><CropNames label="Wish for" name="wish-crop" action="add" take={add} /></div>
 {/if}

@@ -107,59 +107,61 @@
     data-years
     width={LABEL + column * years.length}
     height={TOP + row * view.plots.length + 6}
-    role="grid"
-    tabindex="-1"
-    aria-label="Pieces of ground and years"
+    role="group"
+    aria-label="The turns"
   >
     <Hatches />
-    <g role="row">
-      {#each years as year (year)}
-        <g
-          class="year"
-          role="columnheader"
-          tabindex="0"
-          aria-label={`The year ${yearName(year, garden.southern)}`}
-          onclick={() => turns.choose({ is: 'year', year })}
-          onkeydown={(event) => event.key === 'Enter' && turns.choose({ is: 'year', year })}
-        >
-          <rect x={x(year)} y="0" {width} height={TOP - 6} fill="transparent" />
-          {#if year === view.from && view.from < view.first}<text class="era" x={x(year)} y="11">remembered</text>{/if}
-          {#if year === view.first}<text class="era" x={x(year)} y="11">to come</text>{/if}
-          <text class="head" class:now={year === view.first} x={x(year) + width / 2} y="30" text-anchor="middle"
-            >{yearName(year, garden.southern)}</text
+    <g role="grid" tabindex="-1" aria-label="Pieces of ground and years">
+      <g role="row">
+        {#each years as year (year)}
+          <g
+            class="year"
+            role="columnheader"
+            tabindex="0"
+            aria-label={`The year ${yearName(year, garden.southern)}`}
+            onclick={() => turns.choose({ is: 'year', year })}
+            onkeydown={(event) => event.key === 'Enter' && turns.choose({ is: 'year', year })}
           >
+            <rect x={x(year)} y="0" {width} height={TOP - 6} fill="transparent" />
+            {#if year === view.from && view.from < view.first}<text class="era" x={x(year)} y="11">remembered</text
+              >{/if}
+            {#if year === view.first}<text class="era" x={x(year)} y="11">to come</text>{/if}
+            <text class="head" class:now={year === view.first} x={x(year) + width / 2} y="30" text-anchor="middle"
+              >{yearName(year, garden.southern)}</text
+            >
+          </g>
+        {/each}
+      </g>
+      {#each view.plots as plot, at (`${plot.at.bed} ${plot.at.piece}`)}
+        <g role="row">
+          <g role="rowheader">
+            <text class="place" x="0" y={y(at) + 14}>{placeName(garden, plot.at, view.plots)}</text>
+            <text class="detail" x="0" y={y(at) + 30}>{count(plot.squares, 'square', 'squares')}</text>
+            <text class="detail" x="0" y={y(at) + 45}
+              >{[plot.trellis && 'trellis', !plot.sun && 'half shade', plot.container && 'tub']
+                .filter(Boolean)
+                .join(', ')}</text
+            >
+          </g>
+          {#each squares.filter((one) => one.row === at) as square (square.year)}
+            <YearSquare
+              {view}
+              {square}
+              x={x(square.year)}
+              y={y(at)}
+              {width}
+              {tall}
+              focus={turns.cursor.row === square.row && turns.cursor.year === square.year}
+              chosen={turns.about.is === 'cell' && turns.about.year === square.year && same(turns.about.at, square.at)}
+              over={over === square}
+              held={dragged?.cell ?? null}
+              open={() => open(square)}
+              {dragging}
+            />
+          {/each}
         </g>
       {/each}
     </g>
-    {#each view.plots as plot, at (`${plot.at.bed} ${plot.at.piece}`)}
-      <g role="row">
-        <g role="rowheader">
-          <text class="place" x="0" y={y(at) + 14}>{placeName(garden, plot.at, view.plots)}</text>
-          <text class="detail" x="0" y={y(at) + 30}>{count(plot.squares, 'square', 'squares')}</text>
-          <text class="detail" x="0" y={y(at) + 45}
-            >{[plot.trellis && 'trellis', !plot.sun && 'half shade', plot.container && 'tub']
-              .filter(Boolean)
-              .join(', ')}</text
-          >
-        </g>
-        {#each squares.filter((one) => one.row === at) as square (square.year)}
-          <YearSquare
-            {view}
-            {square}
-            x={x(square.year)}
-            y={y(at)}
-            {width}
-            {tall}
-            focus={turns.cursor.row === square.row && turns.cursor.year === square.year}
-            chosen={turns.about.is === 'cell' && turns.about.year === square.year && same(turns.about.at, square.at)}
-            over={over === square}
-            held={dragged?.cell ?? null}
-            open={() => open(square)}
-            {dragging}
-          />
-        {/each}
-      </g>
-    {/each}
     {#each hanging as arc (arc.tie.number)}<TieMark {turns} {view} {arc} />{/each}
     {#if dragged}
       <g

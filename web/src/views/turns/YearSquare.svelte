@@ -42,15 +42,19 @@
   data-cell={`${square.row} ${square.year}`}
   data-chosen={chosen || undefined}
   data-over={over || undefined}
-  aria-label={told}
   transform={`translate(${x} ${y})`}
   onclick={open}
   onkeydown={(event) => event.key === 'Enter' && open()}
 >
+  <!-- Its name; the tickets drawn below are short for it. -->
+  <title>{told}</title>
   <rect class="soil" {width} height={tall} />
-  {#if square.closed}<text class="fallow" x={width / 2} y={tall / 2 + 4} text-anchor="middle">fallow</text>{/if}
+  {#if square.closed}<text class="fallow" aria-hidden="true" x={width / 2} y={tall / 2 + 4} text-anchor="middle"
+      >fallow</text
+    >{/if}
   {#if square.unknown && square.cells.length === 0}<text
       class="fallow"
+      aria-hidden="true"
       x={width / 2}
       y={tall / 2 + 4}
       text-anchor="middle">?</text
@@ -62,6 +66,7 @@
       data-kind={block.cell.kind}
       data-crop={block.cell.stood.key}
       role="presentation"
+      aria-hidden="true"
       opacity={held === block.cell ? 0.35 : 1}
       {@attach drags(dragging(block.cell))}
     >

@@ -7,7 +7,7 @@
   import type { TurnsState } from '../../state/turns.svelte';
   import { yearName } from '../../words/dates';
   import { count } from '../../words/lengths';
-  import { NOTES, placeName, SCHOOLS } from '../../words/turns';
+  import { NEEDS, NOTES, placeName, SCHOOLS } from '../../words/turns';
 
   let { turns, view }: { turns: TurnsState; view: TurnsView } = $props();
   const { garden } = useOpenGarden();
@@ -23,6 +23,13 @@
   const notes = $derived(view.notes.filter((note) => note.year >= view.first));
   let name = $state('');
   const crop = (wish: number) => garden.crop(wishes.find((one) => one.id === wish)?.wish.crop ?? '');
+
+  /** The same wish without what no ground here has. */
+  function without(id: number, need: string) {
+    const wish = wishes.find((one) => one.id === id)?.wish;
+    if (wish)
+      void turns.change({ turn: 'change-wish', id, wish: { ...wish, needs: { ...wish.needs, [need]: false } } });
+  }
 </script>
 
 <h2>{yearName(view.first, garden.southern)} to {yearName(view.until, garden.southern)}</h2>
@@ -133,6 +140,19 @@
         <span>{crop(wish)?.name} in {yearName(year, garden.southern)}</span><span
           >{count(squares, 'square', 'squares')}</span
         >
+      </li>
+    {/each}
+  </ul>
+{/if}
+{#if view.lacking.length}
+  <h3>Asked for and not here</h3>
+  <ul class="rows">
+    {#each view.lacking as { wish, need, squares } (`${wish} ${need}`)}
+      <li>
+        {crop(wish)?.name} wants {NEEDS[need] ?? need}; {squares === 0
+          ? 'no ground has it'
+          : `${count(squares, 'square has', 'squares have')} it`}.
+        {#if garden.mayChange}<button class="act" onclick={() => without(wish, need)}>let it do without</button>{/if}
       </li>
     {/each}
   </ul>

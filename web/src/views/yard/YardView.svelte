@@ -47,7 +47,25 @@
     }
   }
 
+  /** What goes with a bed, of all years. */
+  const withIt = $derived.by(() => {
+    const { patches, past } = garden.view.garden;
+    const planted = patches.filter((one) => one.bed === bed?.id).length;
+    const remembered = past.filter((one) => one.bed === bed?.id).length;
+    const parts = [
+      planted ? count(planted, 'planting', 'plantings') : '',
+      remembered ? count(remembered, 'remembered stand', 'remembered stands') : '',
+    ];
+    return parts.filter(Boolean).join(' and ');
+  });
+  /** The bed that is about to be taken away, once it is said what goes with it. */
+  let leaving = $state<number | null>(null);
+
   async function remove() {
+    if (bed && withIt && leaving !== bed.id) {
+      leaving = bed.id;
+      return;
+    }
     if (bed && (await garden.send({ do: 'remove-bed', bed: bed.id }))) desk.open('yard', null);
   }
 </script>
@@ -129,9 +147,18 @@
       <button class="act" onclick={() => desk.open('bed', bed.id)}>open the bed</button>
       {#if garden.mayChange}
         <button class="act" onclick={() => (at = 'measure')}>measure it again</button>
-        <button class="act" onclick={remove}>take it away</button>
+        {#if leaving !== bed.id}<button class="act" onclick={remove}>take it away</button>{/if}
       {/if}
     </p>
+    {#if leaving === bed.id}
+      <p class="mt-2" role="alert">
+        With {bed.name} go {withIt}, of all years. Undo brings everything back.
+      </p>
+      <p class="flex gap-x-5">
+        <button class="act" onclick={remove}>take it away with all that</button>
+        <button class="act" onclick={() => (leaving = null)}>leave it</button>
+      </p>
+    {/if}
   {:else}
     <h2>{garden.site.name}</h2>
     <p class="quiet border-b-2 border-hair pb-3">

@@ -119,6 +119,8 @@ pub struct Proposal {
     pub patches: Vec<Proposed>,
     /// Wishes that found no room, by their place in the list.
     pub left_out: Vec<usize>,
+    /// Wishes that found room for some of their plants, and how many are missing.
+    pub short: Vec<(usize, u32)>,
     /// All points together, less a thousand for each wish that must find room and does not.
     pub score: i32,
     /// The same by kind of reason, in the order of their first use.
@@ -133,12 +135,24 @@ pub struct Arranged {
     pub proposals: Vec<Proposal>,
     /// No score can be above this.
     pub bound: i32,
-    /// The first is proved to be the best there is.
+    /// Every layout with each crop in one piece was looked through, all crops found room in the first, and none is better.
     pub proven: bool,
     /// How often it was looked for anew, and how often at most.
     pub looked: [u32; 2],
     /// Patches that would be taken away for it.
     pub gone: Vec<PatchId>,
+}
+
+/// Ground asked for and ground there, before anything is looked for.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+pub struct SquaresAsked {
+    /// Squares each wish asks for, in the order of the list.
+    pub asked: Vec<u32>,
+    /// Squares that are free on their days, whole ones.
+    pub there: u32,
+    /// Where more are asked for than there are, the plants to leave out that cost least: the wish, plants, squares they free.
+    pub cuts: Vec<(usize, u32, u32)>,
 }
 
 /// What is asked of [`arrange`].

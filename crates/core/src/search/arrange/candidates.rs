@@ -64,6 +64,16 @@ pub fn of(known: Known, history: &History, bed: &Bed, wish: &BedWish, pattern: &
     found
 }
 
+/// One place for a wish, whatever it holds: a piece of what is wished for.
+pub fn at(known: Known, history: &History, bed: &Bed, wish: &BedWish, place: &Placing) -> Option<Candidate> {
+    let patch = place.patch(0);
+    let planting = Planting::alone(known, &patch)?;
+    let standing: Vec<&Patch> = known.garden.patches.iter().filter(|other| other.bed == bed.id && other.meets(&patch)).collect();
+    let around = Around { known, history, standing: &standing };
+    let laid = planting.lay(place.rect, planting.school);
+    Some(around.candidate(wish, &planting, place.rect, &laid))
+}
+
 /// The smallest shapes that hold so many: for each width the least length, none much larger than the
 /// smallest and none long and thin.
 fn shapes(planting: &Planting, (columns, rows): (u16, u16), holes: u32) -> Vec<(u16, u16)> {

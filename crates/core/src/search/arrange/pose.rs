@@ -3,11 +3,15 @@
 use crate::catalogue::Catalogue;
 use crate::change::limits::{PLANTS, number};
 use crate::climate::calendar;
+use crate::ground::planting::Planting;
 use crate::known::Known;
-use crate::search::arrange::asked::{Arranged, Arranging, BedWish, MOST_WISHES, Proposal, Proposed, Weighed, Why};
+use crate::search::arrange::asked::{Arranged, Arranging, BedWish, MOST_WISHES, Proposal, Proposed, SquaresAsked, Weighed, Why};
+use crate::search::arrange::pieces;
+use crate::search::arrange::pieces::{Dealt, got};
 use crate::search::arrange::problem;
 use crate::search::arrange::problem::{Problem, score};
 use crate::search::arrange::search::{Answer, STARTS, search};
+use crate::search::arrange::weigh::{MISSING, ROOM};
 use crate::search::watch::Watch;
 use crate::season::span::usual_span;
 use sparrow_facts::garden::Garden;
@@ -26,18 +30,131 @@ pub fn arrange(known: Known, asked: &Arranging, watch: &mut Watch<Arranged>) -> 
     number("wishes for one bed", asked.wishes.len() as i64, [1, MOST_WISHES as i64])?;
     let (problem, patterns) = posed(known, asked)?;
     let gone = making_way(garden, asked);
-    let arranged = |found: &Answer| Arranged {
-        proposals: found.picks.iter().map(|pick| told(&problem, catalogue, &patterns, pick)).collect(),
-        bound: found.bound,
-        proven: found.proven,
-        looked: [found.starts, STARTS],
-        gone: gone.clone(),
+    let arranged = |found: &Answer| {
+        let proposals: Vec<Proposal> = found.picks.iter().map(|pick| told(&problem, catalogue, &patterns, pick)).collect();
+        let whole = proposals.first().is_some_and(|best| best.left_out.is_empty());
+        let proven = found.proven && whole;
+        Arranged { proposals, bound: found.bound, proven, looked: [found.starts, STARTS], gone: gone.clone() }
     };
     let found = search(&problem, ROUNDS, &mut |found| match found {
         Some(found) => watch(Some(&|| arranged(&found()))),
         None => watch(None),
     });
-    Ok(arranged(&found))
+    let mut arranged = arranged(&found);
+    // Only what finds no room in one piece is worth cutting up.
+    let lacks = |proposal: &Proposal| (missing(&asked.wishes, proposal), proposal.left_out.len());
+    let left_out = arranged.proposals.first().is_none_or(|best| !best.left_out.is_empty());
+    if left_out
+        && let Some(in_pieces) = in_pieces(known, asked, &patterns)
+        && arranged.proposals.first().is_none_or(|best| lacks(&in_pieces) < lacks(best))
+    {
+        arranged.bound = arranged.bound.max(in_pieces.score);
+        arranged.proposals.insert(0, in_pieces);
+        arranged.proposals.truncate(2);
+        arranged.proven = false;
+    }
+    Ok(arranged)
+}
+
+/// What a proposal lacks of the wishes that must find room, in ten-thousandths of each.
+fn missing(wishes: &[BedWish], proposal: &Proposal) -> u32 {
+    let out = proposal.left_out.iter().map(|wish| (*wish, wishes[*wish].plants));
+    let must = out.chain(proposal.short.iter().copied()).filter(|(wish, _)| wishes[*wish].must);
+    must.map(|(wish, plants)| plants * 10_000 / wishes[wish].plants.max(1)).sum()
+}
+
+/// The best way found of dealing the ground out square by square.
+fn in_pieces(known: Known, asked: &Arranging, patterns: &[Placing]) -> Option<Proposal> {
+    let bed = known.garden.bed(asked.bed)?;
+    let gone = making_way(known.garden, asked);
+    let mut standing = known.garden.clone();
+    standing.patches.retain(|patch| !gone.contains(&patch.id));
+    let known = known.on(&standing);
+    let told = |dealt: Vec<Dealt>| {
+        let place = |one: &Dealt| (&asked.wishes[one.wish], Placing { rect: one.rect, ..patterns[one.wish].clone() });
+        let pieces: Vec<(&BedWish, Placing)> = dealt.iter().map(place).collect();
+        let problem = problem::of_pieces(known, bed, &pieces);
+        let places: Vec<Placing> = pieces.into_iter().map(|(_, place)| place).collect();
+        let mut found = told(&problem, known.catalogue, &places, &vec![Some(0); places.len()]);
+        found.patches.iter_mut().for_each(|one| one.wish = dealt[one.wish].wish);
+        let lacks = |wish: &usize| asked.wishes[*wish].plants.saturating_sub(got(&dealt, *wish));
+        (found.left_out, found.short) = (Vec::new(), Vec::new());
+        for wish in 0..asked.wishes.len() {
+            match lacks(&wish) {
+                0 => {}
+                all if all == asked.wishes[wish].plants => found.left_out.push(wish),
+                some => found.short.push((wish, some)),
+            }
+            // Room that is found in several pieces is found once.
+            let pieces = dealt.iter().filter(|one| one.wish == wish).count() as i32;
+            if !asked.wishes[wish].must {
+                found.score -= ROOM * (pieces - 1).max(0);
+            } else {
+                found.score -= MISSING * lacks(&wish) as i32 / asked.wishes[wish].plants.max(1) as i32;
+            }
+        }
+        found
+    };
+    let all = pieces::deal(known, bed, &asked.wishes, patterns).into_iter().filter(|dealt| !dealt.is_empty());
+    all.map(told).max_by_key(|proposal| proposal.score)
+}
+
+/// Squares asked for and squares there, and what to leave out where they are too few.
+///
+/// # Errors
+/// When the bed, a crop or a number of the list is not known or out of range.
+pub fn squares(known: Known, asked: &Arranging) -> Result<SquaresAsked, Refusal> {
+    let (_, patterns) = posed(known, asked)?;
+    let bed = known.bed(asked.bed)?;
+    let gone = making_way(known.garden, asked);
+    let units = known.garden.site.units;
+    let to_a_square: Vec<[u32; 2]> = patterns.iter().map(|pattern| to_a_square(known, pattern)).collect();
+    let of_wish = |wish: usize, plants: u32| plants.div_ceil(to_a_square[wish][0]) * to_a_square[wish][1];
+    let asked_for: Vec<u32> = asked.wishes.iter().enumerate().map(|(wish, one)| of_wish(wish, one.plants)).collect();
+    let (columns, rows) = bed.half_squares(units);
+    let taken = |rect: Rect| {
+        let stays = known.garden.patches.iter().filter(|patch| patch.bed == bed.id && !gone.contains(&patch.id));
+        stays.into_iter().any(|patch| {
+            patch.rect.overlaps(rect) && patterns.iter().any(|pattern| pattern.from <= patch.until && patch.from <= pattern.until)
+        })
+    };
+    let whole = (0..rows / 2).flat_map(|y| (0..columns / 2).map(move |x| Rect { x: 2 * x, y: 2 * y, w: 2, h: 2 }));
+    let there = whole.filter(|rect| !taken(*rect)).count() as u32;
+    let mut over = asked_for.iter().sum::<u32>().saturating_sub(there);
+    let mut left: Vec<u32> = asked.wishes.iter().map(|wish| wish.plants).collect();
+    let mut cuts: Vec<(usize, u32, u32)> = Vec::new();
+    // The next square is freed where it costs the smallest part of what is wished for; what only should find room goes first.
+    while over > 0 {
+        let part = |wish: &usize| {
+            let [plants, _] = to_a_square[*wish];
+            let last = if left[*wish].is_multiple_of(plants) { plants } else { left[*wish] % plants };
+            (asked.wishes[*wish].must, last * 10_000 / asked.wishes[*wish].plants.max(1), last)
+        };
+        let Some(wish) = (0..left.len()).filter(|wish| left[*wish] > 0).min_by_key(part) else { break };
+        let (cut, frees) = (part(&wish).2.min(left[wish]), to_a_square[wish][1]);
+        left[wish] -= cut;
+        over = over.saturating_sub(frees);
+        match cuts.iter_mut().find(|one| one.0 == wish) {
+            Some(one) => (one.1, one.2) = (one.1 + cut, one.2 + frees),
+            None => cuts.push((wish, cut, frees)),
+        }
+    }
+    Ok(SquaresAsked { asked: asked_for, there, cuts })
+}
+
+/// How many plants stand on how many squares: as many as one holds, or one on as many as it wants.
+fn to_a_square(known: Known, pattern: &Placing) -> [u32; 2] {
+    let patch = pattern.patch(0);
+    let Some(planting) = Planting::alone(known, &patch) else { return [1, 1] };
+    let distance = planting.distance(planting.school);
+    let side = planting.units().square();
+    let (columns, rows) = (side.whole(distance.along), side.whole(distance.across));
+    let per_hole = u32::from(planting.way.per_hole);
+    if columns * rows > 0 {
+        return [columns * rows * per_hole, 1];
+    }
+    let (w, h) = distance.starter(planting.units());
+    [per_hole, u32::from(w / 2) * u32::from(h / 2)]
 }
 
 /// The plain problem behind a question, for those who want to solve it another way.
@@ -113,7 +230,7 @@ fn told(problem: &Problem, catalogue: &Catalogue, patterns: &[Placing], pick: &[
     }
     let left_out = (0..pick.len()).filter(|wish| pick[*wish].is_none()).collect();
     split.retain(|one| one.points != 0);
-    Proposal { patches, left_out, score: score(problem, pick), split }
+    Proposal { patches, left_out, short: Vec::new(), score: score(problem, pick), split }
 }
 
 fn same_kind(one: &Why, other: &Why) -> bool {

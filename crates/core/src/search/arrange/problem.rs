@@ -69,6 +69,31 @@ pub fn build(known: Known, bed: &Bed, wishes: &[BedWish], patterns: &[Placing]) 
     }
 }
 
+/// The problem of pieces that lie where they lie: what they are worth there, by themselves and together.
+pub fn of_pieces(known: Known, bed: &Bed, pieces: &[(&BedWish, Placing)]) -> Problem {
+    let history = History::of(known);
+    let wished = |(wish, place): &(&BedWish, Placing)| Wished {
+        must: wish.must,
+        candidates: candidates::at(known, &history, bed, wish, place).into_iter().collect(),
+        now: None,
+    };
+    let patches: Vec<Patch> = pieces.iter().map(|(_, place)| place.patch(0)).collect();
+    let mut pairs: Vec<Vec<Pair>> =
+        patches.iter().map(|one| patches.iter().map(|other| pair(known, bed, one, other)).collect()).collect();
+    // Pieces of one crop are nothing to each other.
+    for (a, (one, _)) in pieces.iter().enumerate() {
+        for b in (0..pieces.len()).filter(|b| std::ptr::eq(*one, pieces[*b].0)) {
+            let meet = pairs[a][b].meet;
+            pairs[a][b] = Pair { meet, ..Pair::default() };
+        }
+    }
+    Problem {
+        wishes: pieces.iter().map(wished).collect(),
+        crops: pieces.iter().map(|(_, place)| place.planted.crop.clone()).collect(),
+        pairs,
+    }
+}
+
 fn grown<'c>(catalogue: &'c Catalogue, patch: &Patch) -> Option<(&'c Crop, &'c Way)> {
     let crop = catalogue.crop(&patch.planted.crop)?;
     Some((crop, crop.way(&patch.planted.way)?))

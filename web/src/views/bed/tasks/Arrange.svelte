@@ -4,10 +4,11 @@
   import { untrack } from 'svelte';
   import type { Bed } from '../../../generated/Bed';
   import type { BedWish } from '../../../generated/BedWish';
+  import { AnswerState } from '../../../state/answer.svelte';
   import SearchLine from '../../../parts/SearchLine.svelte';
   import { useOpenGarden } from '../../../state/context';
   import { SearchState } from '../../../state/search.svelte';
-  import { whyHeading, whyWords } from '../../../words/arranging';
+  import { counted, whyWords } from '../../../words/arranging';
   import { count } from '../../../words/lengths';
   import { squareSize, upper } from '../../../words/reasons';
   import CropChoice from './CropChoice.svelte';
@@ -40,6 +41,15 @@
   let wishes = $state(untrack(asked));
   const search = untrack(() => new SearchState<'arrange'>(garden));
   const answer = $derived(search.found?.is ?? null);
+  const asking = $derived({ bed: bed.id, year, wishes: wishes.map((wish) => ({ ...wish })), anew: true });
+  const room = untrack(
+    () => new AnswerState<'squares'>(garden, () => (wishes.length ? { ask: 'squares', ...asking } : null)),
+  );
+  const over = $derived(room.is ? room.is.asked.reduce((sum, one) => sum + one, 0) - room.is.there : 0);
+  const nameOf = (wish: number) => garden.crop(wishes[wish]?.crop ?? '');
+  /** '2 radishes (1 square)'. */
+  const cut = ([wish, plants, frees]: [number, number, number]) =>
+    `${count(plants, nameOf(wish)?.name ?? '', nameOf(wish)?.plural ?? '')} (${count(frees, 'square', 'squares')})`;
   let chosen = $state(0);
   const shown = $derived(Math.min(chosen, (answer?.proposals.length ?? 1) - 1));
   const proposal = $derived(answer?.proposals[shown] ?? null);
@@ -49,6 +59,14 @@
     chosen = 0;
     search.start({ search: 'arrange', bed: bed.id, year, wishes: $state.snapshot(wishes), anew: true });
   }
+
+  /** What finds no room, or not for all: 'potato, 3 of 23'. */
+  const missed = $derived([
+    ...(proposal?.left_out ?? []).map((wish) => nameOf(wish)?.name ?? ''),
+    ...(proposal?.short ?? []).map(
+      ([wish, plants]) => `${plants} of ${wishes[wish]?.plants ?? 0} ${nameOf(wish)?.plural ?? ''}`,
+    ),
+  ]);
 
   $effect(() => () => search.clear());
   $effect(() => {
@@ -81,7 +99,11 @@
     <li class="grid grid-cols-[1fr_4em_auto_auto] items-end gap-2">
       <span
         >{upper(garden.crop(wish.crop)?.name ?? '')}
-        <span class="quiet">{garden.crop(wish.crop)?.ways.find((one) => one.key === wish.way)?.name ?? ''}</span></span
+        <span class="quiet"
+          >{garden.crop(wish.crop)?.ways.find((one) => one.key === wish.way)?.name ?? ''}{room.is?.asked[index]
+            ? `, ${count(room.is.asked[index], 'square', 'squares')}`
+            : ''}</span
+        ></span
       >
       <label class="field"
         ><span class="sr-only">Plants of {garden.crop(wish.crop)?.name}</span><input
@@ -117,6 +139,17 @@
     <li class="quiet">Nothing is wished for yet.</li>
   {/each}
 </ol>
+{#if room.is && wishes.length}
+  <p class="mt-1" class:trouble={over > 0} data-room>
+    {count(
+      room.is.asked.reduce((sum, one) => sum + one, 0),
+      'square',
+      'squares',
+    )} asked for, {room.is.there} there{over > 0
+      ? `: ${over} too many. The cheapest to leave out: ${room.is.cuts.map(cut).join(', ')}`
+      : ''}.
+  </p>
+{/if}
 <CropChoice label="Add a crop" take={add} />
 <p class="mt-2 flex flex-wrap gap-x-5">
   {#if search.going}
@@ -129,44 +162,39 @@
 <SearchLine {search} />
 <div aria-live="polite">
   {#if answer && proposal}
-    <p class="mt-2 flex items-end gap-3">
-      <span class="big" data-score>{proposal.score}</span>
-      <span
-        >points{answer.proven && shown === 0
-          ? ', proved the best of all places looked at'
-          : `; none above ${answer.bound}`}<br /><span class="quiet"
-          >looked {count(answer.looked[0], 'round', 'rounds')} of {answer.looked[1]}</span
-        ></span
-      >
+    <p class="mt-2" data-found>
+      {#if missed.length}
+        <span class="trouble">No room for {missed.join(', ')}.</span>
+      {:else}All of it finds room.{/if}
+      {answer.proven && shown === 0
+        ? 'Every layout with each crop in one piece was looked through; none is better.'
+        : ''}
+      <span class="quiet">Looked {count(answer.looked[0], 'round', 'rounds')} of {answer.looked[1]}.</span>
     </p>
     {#if answer.proposals.length > 1}
       <p class="mt-1 flex gap-5">
-        {#each answer.proposals as one, index (index)}
+        {#each answer.proposals.keys() as index (index)}
           <button
             class="act"
             aria-pressed={shown === index}
             class:no-underline!={shown === index}
-            onclick={() => (chosen = index)}>{index === 0 ? 'the best' : 'a different one'} ({one.score})</button
+            onclick={() => (chosen = index)}>{index === 0 ? 'the best found' : 'a different one'}</button
           >
         {/each}
       </p>
     {/if}
-    {#if proposal.left_out.length}
-      <p class="trouble mt-1">
-        No room for {proposal.left_out.map((index) => garden.crop(wishes[index]?.crop ?? '')?.name ?? '').join(', ')}.
-      </p>
-    {/if}
-    <h3>Where the points come from</h3>
+    <h3>What speaks for it</h3>
     <ul class="rows text-[14.5px]" data-split>
-      {#each proposal.split as one (one.why.is)}
-        <li class="flex justify-between">
-          <span>{whyHeading(one.why)}</span><span class="font-serif text-chestnut">{one.points}</span>
+      {#each counted(proposal.patches) as [what, good, bad] (what)}
+        <li class="flex justify-between gap-3">
+          <span>{what}</span>
+          <span>{good ? `${good} for it` : ''}{good && bad ? ', ' : ''}{bad ? `${bad} against` : ''}</span>
         </li>
       {/each}
     </ul>
     <h3>Why each is where it is</h3>
     <ul class="mb-3" data-proposed>
-      {#each proposal.patches as one (one.wish)}
+      {#each proposal.patches as one, index (index)}
         <li class="mb-2">
           <strong class="font-medium"
             >{upper(garden.crop(one.place.planted.crop)?.name ?? '')}, {count(one.plants, 'plant', 'plants')}</strong

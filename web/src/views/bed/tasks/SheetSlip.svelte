@@ -1,35 +1,14 @@
 <script lang="ts">
   // What to do with the setting-out sheet, and what to carry out to the bed.
   import type { Bed } from '../../../generated/Bed';
-  import { AnswerState } from '../../../state/answer.svelte';
   import { useOpenGarden } from '../../../state/context';
   import { dayMonth } from '../../../words/dates';
-  import { count } from '../../../words/lengths';
-  import { upper } from '../../../words/reasons';
   import { sheetAddress } from '../sheet';
 
   let { bed }: { bed: Bed } = $props();
   const { garden, desk } = useOpenGarden();
 
-  const year = $derived(garden.season.year);
   const on = $derived(desk.wholeYear ? null : garden.needle);
-  const answer = new AnswerState(garden, () => ({ ask: 'sheet', bed: bed.id, year, on }));
-  const settings = $derived(answer.is?.plantings ?? []);
-
-  /** Seeds or plants of each crop, all its patches together. */
-  const bring = $derived.by(() => {
-    const found: { crop: string; plants: number; seeds: number }[] = [];
-    for (const setting of settings) {
-      const patch = garden.view.garden.patches.find((one) => one.id === setting.patch);
-      const crop = garden.crop(patch?.planted.crop ?? '')?.name ?? '';
-      const n = setting.strewn ?? setting.holes * setting.in_each;
-      let line = found.find((one) => one.crop === crop);
-      if (!line) found.push((line = { crop, plants: 0, seeds: 0 }));
-      if (setting.planted) line.plants += n;
-      else line.seeds += n;
-    }
-    return found;
-  });
 </script>
 
 <p class="mt-3 flex flex-wrap gap-x-5">
@@ -52,25 +31,4 @@
     <option value="year">all of the year</option>
   </select></label
 >
-<h3>To carry out</h3>
-<ul class="rows text-[14.5px]" data-bring>
-  {#each bring as line (line.crop)}
-    <li class="flex justify-between">
-      <span>{upper(line.crop)}</span>
-      <span
-        >{[
-          line.plants ? count(line.plants, 'plant', 'plants') : '',
-          line.seeds ? count(line.seeds, 'seed', 'seeds') : '',
-        ]
-          .filter(Boolean)
-          .join(', ')}</span
-      >
-    </li>
-  {:else}
-    <li class="quiet">Nothing stands in this bed then.</li>
-  {/each}
-</ul>
-<p class="quiet mt-2">
-  A tape, string, the sticks cut and marked, and markers with name and date. Seeds are counted with two or three to a
-  hole as an insurance; thin to the strongest by snipping.
-</p>
+<p class="quiet mt-2">What to carry out to the bed stands at the end of the sheet, and prints with it.</p>

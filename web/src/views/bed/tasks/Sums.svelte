@@ -21,6 +21,7 @@
   const known = $derived(garden.crop(crop));
   const chosen = $derived(known?.ways.find((one) => one.key === way) ?? known?.ways[0]);
   let plants = $state(50);
+  let from = $state('');
   let long = $state('');
   let seeds = $state(2);
   let rows = $state(4);
@@ -49,7 +50,15 @@
   const id = $derived(garden.view.id);
   const askFits = (event: SubmitEvent) =>
     asking(event, async (what) => {
-      fits = await api.ask(id, { ask: 'fits', bed: bed.id, ...what, plants, school: null, year: garden.season.year });
+      fits = await api.ask(id, {
+        ask: 'fits',
+        bed: bed.id,
+        ...what,
+        plants,
+        school: null,
+        year: garden.season.year,
+        from: from || null,
+      });
       desk.preview = fits.places
         .filter((place) => place.bed === bed.id)
         .map((place) => ({ rect: place.rect, ticket: known?.ticket ?? '' }));
@@ -81,10 +90,11 @@
       way: chosen.key,
       rect: place.rect,
       holes,
-      from: null,
+      from: from || null,
       until: null,
       year: garden.season.year,
       between: false,
+      needle: garden.needle,
     });
     if (placed) [fits, desk.preview] = [null, []];
   }
@@ -105,7 +115,7 @@
 {#if trouble}<p class="trouble mt-1" role="alert">{trouble}</p>{/if}
 
 <h3>Where do they fit?</h3>
-<form class="flex items-end gap-3" onsubmit={askFits} aria-label="Where do they fit?">
+<form class="flex flex-wrap items-end gap-3" onsubmit={askFits} aria-label="Where do they fit?">
   <label class="field w-[7em]"
     >Plants at hand<input
       type="number"
@@ -115,6 +125,7 @@
       name="at-hand"
     /></label
   >
+  <label class="field w-[9em]">From, if not usual<input type="date" bind:value={from} name="fits-from" /></label>
   <button class="act">look</button>
 </form>
 {#if fits}
@@ -128,7 +139,7 @@
         {#if garden.mayChange}<button class="act" onclick={() => plant(place)}>plant</button>{/if}
       </li>
     {:else}
-      <li>No free ground holds even one on its usual days.</li>
+      <li>No free ground holds even one on {from ? 'those' : 'its usual'} days.</li>
     {/each}
     {#if fits.left_over > 0}<li class="trouble">{fits.left_over} left over: give them away, or clear ground.</li>{/if}
   </ul>
