@@ -122,6 +122,16 @@ fn what_fits_by_hand_is_not_left_out_and_can_be_planted() {
     carry_out(&mut garden, Catalogue::standard(), &Command::PlaceAll { gone: Vec::new(), places }, TODAY).unwrap();
 }
 
+/// By hand: 7 ft 10½ in by 3 ft 11¼ in are 31.0 square feet, whatever part of the last ones is missing.
+#[test]
+fn part_squares_are_not_told_as_whole_ones() {
+    let mut garden = garden(8, 4);
+    garden.beds[0].length = Length::tenths_mm(24_003);
+    garden.beds[0].width = Length::tenths_mm(12_002);
+    let room = |garden: &Garden| pose::squares(known(garden), &asked(vec![wish("potato", "main", 32, true)])).unwrap();
+    assert_eq!((room(&garden).there, room(&garden).cuts), (31, vec![(0, 1, 1)]));
+}
+
 #[test]
 fn too_long_a_list_is_met_as_far_as_it_goes_and_the_cheapest_cuts_are_named() {
     let wishes = [wish("potato", "main", 30, true), wish("lettuce", "leaf", 17, true), wish("radish", "root", 16, false)];

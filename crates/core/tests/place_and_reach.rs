@@ -253,6 +253,13 @@ fn depth_sun_sourness_and_something_to_climb_are_judged_with_a_way_out() {
         panic!("{:?}", shallow(&carrots))
     };
     assert_eq!(shorter, "baby");
+    // Other ground of the same bed is no deeper, and nothing is offered that would not help.
+    let ways_out = |garden: &Garden| {
+        let found = reckon(known_on(garden, TODAY), date(2027, 6, 21)).findings;
+        found.into_iter().filter(|one| one.weight == Weight::Settle).map(|one| one.way_out.is_some()).collect::<Vec<_>>()
+    };
+    assert_eq!(ways_out(&carrots), [false]);
+    assert_eq!(ways_out(&with(&[("maize", "block", Rect { x: 0, y: 0, w: 8, h: 2 })])), [false]);
     let mut shady =
         with(&[("tomato", "staked", Rect { x: 0, y: 0, w: 4, h: 4 }), ("lettuce", "head", Rect { x: 8, y: 0, w: 2, h: 2 })]);
     let half = |garden: &Garden| of(garden, &|one| matches!(one, Reason::HalfShade { .. }));

@@ -8,7 +8,7 @@ use jiff::ToSpan;
 use jiff::civil::{Date, date};
 use proptest::prelude::*;
 use proptest::strategy::ValueTree;
-use sparrow_core::catalogue::{Catalogue, Crop, Nearness, Rotation};
+use sparrow_core::catalogue::{Catalogue, Crop, Kind, Nearness, Rotation};
 use sparrow_core::change::command::carry_out;
 use sparrow_core::climate::calendar::growing_year;
 use sparrow_core::reckon::day::{Reckoning, glance, reckon};
@@ -85,7 +85,10 @@ fn company_plainly(patches: &[Patch], garden: &Garden) -> BTreeSet<(usize, u32, 
                 };
                 let names = |key: &str, crop: &Crop| key == crop.key || key == format!("@{}", crop.family);
                 for (who, whom) in [(one, other), (other, one)] {
+                    // Only what climbs is held up.
+                    let climbs = || crop(whom).way(&whom.planted.way).is_some_and(|way| way.trellis);
                     if near
+                        && (relation.kind != Kind::Supports || climbs())
                         && one.planted.crop != other.planted.crop
                         && names(&relation.who, crop(who))
                         && names(&relation.whom, crop(whom))

@@ -368,6 +368,31 @@ fn what_a_wish_lacks_is_named_and_not_told_as_short_of_ground() {
     assert_eq!(lacking(&garden), []);
 }
 
+/// The years and the bed agree: what waits for nothing there ties nothing here, and what stays does not clash with itself.
+#[test]
+fn flowers_covers_and_clumps_tie_nothing_in_the_years() {
+    let told = |stood: [&str; 2], wished: Option<&str>, covers_count: bool| {
+        let mut garden = garden_with(1, Units::Imperial);
+        garden.turns.covers_count = covers_count;
+        for (n, crop) in stood.into_iter().enumerate() {
+            let past =
+                Command::Remember { bed: BedId(1), section: None, year: FIRST - 2 + n as i16, stood: Stood::Crop(crop.into()) };
+            carry_out(&mut garden, Catalogue::standard(), &past, TODAY).unwrap();
+        }
+        let planned = wished.map(|crop| {
+            wish(&mut garden, crop, 2);
+            years::propose(known_on(&garden, TODAY), &[], &mut to_the_end).unwrap().entries
+        });
+        view(known_on(&garden, TODAY), &planned.unwrap_or_default()).ties.len()
+    };
+    assert_eq!(told(["rhubarb", "rhubarb"], None, false), 0);
+    assert_eq!(told(["marigold", "calendula"], Some("lettuce"), false), told(["pea", "carrot"], Some("lettuce"), false));
+    assert_eq!(told(["pea", "lettuce"], Some("marigold"), false), 0);
+    assert_eq!(told(["crimson-clover", "hairy-vetch"], None, false), 0);
+    assert_eq!(told(["crimson-clover", "hairy-vetch"], None, true), 2, "one in each half of the bed");
+    assert_eq!(told(["pea", "bean"], None, false), 2, "the premise");
+}
+
 /// 'Squash' may be three crops of one family, and the family is remembered; 'greens' are of two, and nobody knows which.
 #[test]
 fn what_stood_may_be_told_in_both_kinds_of_english() {

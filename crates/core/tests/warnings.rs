@@ -204,6 +204,16 @@ fn strawberries_wait_after_themselves_and_after_nightshades_and_flowers_after_no
     ] {
         assert!(!after(crop, way, stood, 1), "{crop} after {stood}");
     }
+    // Covers count where the household says so.
+    let mut peas = with(&[("pea", "climbing", LEFT)]);
+    remember(&mut peas, None, 2026, Stood::Crop("crimson-clover".into()));
+    peas.turns.covers_count = true;
+    assert_eq!(too_soon(&peas).len(), 1);
+    // The free bed that is named is free of nightshades too.
+    let mut berries = with(&[("strawberry", "matted", LEFT)]);
+    remember(&mut berries, None, 2026, Stood::Crop("strawberry".into()));
+    berries.past.push(PastStand { bed: BedId(2), id: PastId(9), section: None, year: 2026, stood: Stood::Crop("potato".into()) });
+    assert_eq!(too_soon(&berries)[0].2, Some(BedId(3)));
     // A light one waits half as long, and nothing waits for it.
     assert!(after("cress", "cut", "cabbage", 1) && !after("cress", "cut", "cabbage", 2) && !after("cabbage", "head", "cress", 1));
 }

@@ -311,7 +311,7 @@ impl Default for Turns {
             years: 4,
             school: TurnSchool::default(),
             unit: TurnsUnit::default(),
-            covers_count: true,
+            covers_count: false,
             shady: Vec::new(),
             divided: Vec::new(),
             families: Vec::new(),

@@ -42,6 +42,10 @@ kept: boolean,
  */
 reason: Reason, 
 /**
+ * Other ground would settle it.
+ */
+by_moving: boolean, 
+/**
  * Untroubled ground the patch could move to.
  */
 way_out: Room | null, };

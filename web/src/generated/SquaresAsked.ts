@@ -9,7 +9,7 @@ export type SquaresAsked = {
  */
 asked: Array<number>, 
 /**
- * Squares that are free on their days, whole ones.
+ * Squares of ground that are free on their days; part squares are counted at their size.
  */
 there: number, 
 /**

@@ -1,7 +1,6 @@
 <script lang="ts">
   // Takes names of crops, several at once, in either kind of English: what is clear is taken, the rest is asked about.
   import { api, Refused } from '../api';
-  import type { Meant } from '../generated/Meant';
   import type { Word } from '../generated/Word';
   import { useOpenGarden } from '../state/context';
 
@@ -10,7 +9,7 @@
     name,
     action,
     take,
-  }: { label: string; name: string; action: string; take: (meant: Meant) => Promise<boolean> } = $props();
+  }: { label: string; name: string; action: string; take: (crop: string) => Promise<boolean> } = $props();
   const { garden } = useOpenGarden();
 
   let list = $state('');
@@ -34,25 +33,22 @@
     }
     const left: string[] = [];
     for (const word of words) {
-      const only = word.of.length === 1 ? word.of[0] : undefined;
-      if (!only) unclear.push(word);
-      else if (!(await take(only))) left.push(word.said);
+      const [first, ...others] = crops(word);
+      if (first === undefined || others.length) unclear.push(word);
+      else if (!(await take(first))) left.push(word.said);
     }
     list = left.join(', ');
   }
 
   /** One of several that may be meant, or a name that is nearly so. */
-  async function choose(word: Word, meant: Meant | string) {
+  async function choose(word: Word, meant: string) {
     unclear = unclear.filter((one) => one !== word);
-    if (typeof meant === 'string') await read(meant);
+    if (word.of.length === 0) await read(meant);
     else if (!(await take(meant))) list = word.said;
   }
 
-  function nameOf({ crop, way }: Meant): string {
-    const known = garden.crop(crop);
-    const grown = known?.ways.find((one) => one.key === way);
-    return `${known?.name ?? crop}${grown && (known?.ways.length ?? 1) > 1 ? `, ${grown.name}` : ''}`;
-  }
+  /** The crops that may be meant, whichever way they are grown. */
+  const crops = (word: Word) => [...new Set(word.of.map((one) => one.crop))];
 </script>
 
 <form class="grid grid-cols-[1fr_auto] items-end gap-3" onsubmit={add} aria-label={label}>
@@ -63,7 +59,7 @@
       list={`${name}-names`}
       required
       autocomplete="off"
-      placeholder="one or several, with commas"
+      placeholder="tomatoes, potatoes"
     /></label
   >
   <button class="act">{action}</button>
@@ -75,8 +71,8 @@
   {#each unclear as word (word.said)}
     <p class="mt-1">
       {#if word.of.length}“{word.said}” may be
-        {#each word.of as one (nameOf(one))}<button class="act mr-3" onclick={() => choose(word, one)}
-            >{nameOf(one)}</button
+        {#each crops(word) as one (one)}<button class="act mr-3" onclick={() => choose(word, one)}
+            >{garden.crop(one)?.name ?? one}</button
           >{/each}
       {:else}
         <span class="trouble">“{word.said}” is not in the catalogue{word.nearly.length ? '; nearly so:' : '.'}</span>

@@ -102,3 +102,8 @@ export function remedyWords(garden: GardenState, kind: RemedyKind): string {
       return `Accept ${count(kind.interval, 'year', 'years')} for the ${garden.familyName(kind.family)}`;
   }
 }
+
+/** A name cut to so many letters, where there is room for no more. */
+export function clipped(name: string, most: number): string {
+  return name.length > most ? `${name.slice(0, most - 1).trimEnd()}…` : name;
+}

@@ -2,6 +2,7 @@
 
 use serde::Serialize;
 use sparrow_facts::bed::{Bed, Brace};
+use sparrow_facts::rect::{Ground, Rect};
 use sparrow_facts::units::{Length, Units};
 
 /// How squares lie along one side of a bed.
@@ -86,4 +87,28 @@ pub fn bed_fit(bed: &Bed, units: Units) -> BedFit {
             _ => None,
         },
     }
+}
+
+/// Ground of a bed that neither these half squares nor a brace cover, in hundredths of a square, part squares at their size.
+pub fn free_centisquares(bed: &Bed, units: Units, taken: &[Rect]) -> u32 {
+    let (columns, rows) = bed.half_squares(units);
+    let mut free = 0i64;
+    for (x, y) in (0..rows).flat_map(|y| (0..columns).map(move |x| (x, y))) {
+        let cell = Rect { x, y, w: 1, h: 1 };
+        if !taken.iter().any(|rect| rect.overlaps(cell)) {
+            let ground = cell.ground(bed, units);
+            free += (i64::from(ground.length().get()) - braced(bed, ground)) * i64::from(ground.width().get());
+        }
+    }
+    let square = i64::from(units.square().get()).pow(2);
+    u32::try_from((free * 100 + square / 2) / square).unwrap_or(0)
+}
+
+/// How much of a piece of ground's length lies under braces \[0.1 mm\].
+fn braced(bed: &Bed, ground: Ground) -> i64 {
+    let covered = bed.braces.iter().map(|brace| {
+        let (from, to) = (brace.at - brace.thickness.over(2), brace.at + brace.thickness - brace.thickness.over(2));
+        i64::from((to.min(ground.right) - from.max(ground.left)).get().max(0))
+    });
+    covered.sum()
 }

@@ -3,7 +3,7 @@
 //! The one pure function between the facts and the picture. Nothing it says is stored.
 
 use crate::climate::calendar;
-use crate::ground::fit::{BedFit, SideFit, bed_fit, section_fits};
+use crate::ground::fit::{BedFit, SideFit, bed_fit, free_centisquares, section_fits};
 use crate::ground::hole::Hole;
 use crate::ground::planting::{Planting, Sum};
 use crate::ground::yard;
@@ -219,28 +219,6 @@ fn reckon_bed(around: &Around, bed: &Bed, patches: &[PatchReckoning]) -> BedReck
 
 /// Ground of a bed that no patch and no brace covers on a day, in hundredths of a square, part squares at their size.
 fn free_ground(garden: &Garden, bed: &Bed, day: Date) -> u32 {
-    let units = garden.site.units;
-    let (columns, rows) = bed.half_squares(units);
-    let standing: Vec<&Patch> = garden.patches.iter().filter(|patch| patch.bed == bed.id && patch.stands_on(day)).collect();
-    let mut free = 0i64;
-    for y in 0..rows {
-        for x in 0..columns {
-            let cell = sparrow_facts::rect::Rect { x, y, w: 1, h: 1 };
-            if !standing.iter().any(|patch| patch.rect.overlaps(cell)) {
-                let ground = cell.ground(bed, units);
-                free += (i64::from(ground.length().get()) - braced(bed, ground)) * i64::from(ground.width().get());
-            }
-        }
-    }
-    let square = i64::from(units.square().get()).pow(2);
-    u32::try_from((free * 100 + square / 2) / square).unwrap_or(0)
-}
-
-/// How much of a piece of ground's length lies under braces \[0.1 mm\].
-fn braced(bed: &Bed, ground: sparrow_facts::rect::Ground) -> i64 {
-    let covered = bed.braces.iter().map(|brace| {
-        let (from, to) = (brace.at - brace.thickness.over(2), brace.at + brace.thickness - brace.thickness.over(2));
-        i64::from((to.min(ground.right) - from.max(ground.left)).get().max(0))
-    });
-    covered.sum()
+    let standing = garden.patches.iter().filter(|patch| patch.bed == bed.id && patch.stands_on(day));
+    free_centisquares(bed, garden.site.units, &standing.map(|patch| patch.rect).collect::<Vec<_>>())
 }

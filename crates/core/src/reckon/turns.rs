@@ -121,7 +121,7 @@ pub struct Lacking {
     /// What it wants: `trellis`, `sun`, `deep` or `container`.
     pub need: String,
     /// Squares of ground that have it.
-    pub squares: u16,
+    pub squares: u32,
 }
 
 /// The years of a garden, with a plan.
@@ -208,8 +208,8 @@ pub fn view(known: Known, entries: &[Entry]) -> TurnsView {
 fn lacking(garden: &Garden, plots: &[Plot]) -> Vec<Lacking> {
     let of_wish = |(id, draft): (WishId, &WishDraft)| {
         let found = needs_of(draft).into_iter().filter_map(move |need| {
-            let squares: u16 = plots.iter().filter(|plot| offers(plot, need)).map(|plot| plot.squares).sum();
-            (squares < draft.squares).then(|| Lacking { wish: id, need: need.to_string(), squares })
+            let squares: u32 = plots.iter().filter(|plot| offers(plot, need)).map(|plot| u32::from(plot.squares)).sum();
+            (squares < u32::from(draft.squares)).then(|| Lacking { wish: id, need: need.to_string(), squares })
         });
         found.collect::<Vec<_>>()
     };

@@ -38,6 +38,8 @@ pub struct Finding {
     pub kept: bool,
     /// What it is.
     pub reason: Reason,
+    /// Other ground would settle it.
+    pub by_moving: bool,
     /// Untroubled ground the patch could move to.
     pub way_out: Option<Room>,
 }
@@ -61,6 +63,7 @@ fn finding(patch: &Patch, (weight, key, other, reason): Found) -> Finding {
         patch: patch.id,
         other,
         weight,
+        by_moving: reason.is_settled_by_moving(),
         reason,
         way_out: None,
     }
@@ -77,18 +80,7 @@ pub(crate) fn of_patch(around: &Around, laid: place::Laid) -> Vec<Finding> {
     found.extend(soil::around(around.known, laid, around.laid));
     found.extend(shared(around, laid));
     let mut found: Vec<Finding> = found.into_iter().map(|one| finding(patch, one)).collect();
-    // Moving helps against neighbours, shade and the past; not against a patch too small for one plant.
-    let by_moving = |f: &Finding| {
-        f.weight == Weight::Settle
-            && !matches!(
-                f.reason,
-                Reason::NoneFits { .. }
-                    | Reason::TooDense { .. }
-                    | Reason::RowsCrowd { .. }
-                    | Reason::Shares(_)
-                    | Reason::Crosses { .. }
-            )
-    };
+    let by_moving = |f: &Finding| f.weight == Weight::Settle && f.by_moving;
     if found.iter().any(|finding| by_moving(finding) && !finding.kept) {
         let way_out = room::untroubled(around.known, around.history, patch, laid.least);
         found.iter_mut().filter(|finding| by_moving(finding)).for_each(|finding| finding.way_out = way_out);
@@ -207,13 +199,14 @@ fn too_soon(around: &Around, planting: &Planting) -> Option<Reason> {
     let (bed, patch): (&Bed, &Patch) = (planting.bed, planting.patch);
     let sections = past::sections_of(garden, bed, patch);
     let stand = history.too_soon(bed.id, &sections, patch)?;
-    let family = past::rotating_family(catalogue, patch)?;
+    let family = past::rotating_family(garden, catalogue, patch)?;
     let year = calendar::growing_year(patch.from, garden.site.latitude.hemisphere());
     // A stand over winter is judged in the year it was planted, not again in the next.
     if year != season.year {
         return None;
     }
-    let free_bed = near::nearest_beds(garden, bed).into_iter().find(|id| history.is_free_of(*id, family, year));
+    let free_bed =
+        near::nearest_beds(garden, bed).into_iter().find(|id| garden.bed(*id).is_some_and(|bed| history.is_free_for(bed, patch)));
     let interval = u8::try_from(past::patch_waits(around.known, family, patch)).unwrap_or(u8::MAX);
     Some(Reason::TooSoon { stand, year, interval, free_bed })
 }

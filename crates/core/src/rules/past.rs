@@ -1,6 +1,6 @@
 //! Did this family stand here too lately? Earlier stands in the same section, and their interval.
 
-use crate::catalogue::{Catalogue, Family, Life, Rotation};
+use crate::catalogue::{Catalogue, Crop, Family, Life, Rotation};
 use crate::climate::calendar::growing_year;
 use crate::known::Known;
 use serde::Serialize;
@@ -72,7 +72,7 @@ impl<'a> History<'a> {
                 sections,
                 stood: Cow::Borrowed(&past.stood),
                 family: &family.key,
-                hosts: hosts(catalogue, &past.stood),
+                hosts: hosts(garden, catalogue, &past.stood),
             };
             beds.entry(bed.id).or_default().push(presence);
         }
@@ -80,10 +80,10 @@ impl<'a> History<'a> {
             let (Some(bed), Some(crop)) = (garden.bed(patch.bed), catalogue.crop(&patch.planted.crop)) else { continue };
             let first = growing_year(patch.from, hemisphere);
             // What stands over winter belongs to both years; what stays for years is told of once.
-            let last = rotating_family(catalogue, patch).map_or(first, |_| growing_year(patch.until, hemisphere));
+            let last = rotating_family(garden, catalogue, patch).map_or(first, |_| growing_year(patch.until, hemisphere));
             for year in first..=last {
                 let stood = Cow::Owned(Stood::Crop(patch.planted.crop.clone()));
-                let (sections, hosts) = (sections_of(garden, bed, patch), crop.rotation == Rotation::Host);
+                let (sections, hosts) = (sections_of(garden, bed, patch), rotation(garden, crop) == Rotation::Host);
                 let presence = Presence { year, sections, stood, family: &crop.family, hosts };
                 beds.entry(bed.id).or_default().push(presence);
             }
@@ -112,7 +112,7 @@ impl<'a> History<'a> {
     ///
     /// A stand in year y and a patch in year Y clash when 0 < Y − y < interval.
     pub fn too_soon(&self, bed: BedId, sections: &RangeInclusive<u8>, patch: &Patch) -> Option<Stand> {
-        let family = rotating_family(self.known.catalogue, patch)?;
+        let family = rotating_family(self.known.garden, self.known.catalogue, patch)?;
         let year = growing_year(patch.from, self.hemisphere);
         let waits = patch_waits(self.known, family, patch);
         self.before(bed, year)
@@ -126,11 +126,10 @@ impl<'a> History<'a> {
             .map(|presence| presence.stand(bed))
     }
 
-    /// Whether a bed has been free of a family for its whole interval before a growing year.
-    pub fn is_free_of(&self, bed: BedId, family: &Family, year: i16) -> bool {
-        let waits = waits(self.known.garden, family, bed);
-        let waited = |presence: &Presence| u32::from((year - presence.year).unsigned_abs()) >= waits;
-        self.before(bed, year).all(|presence| presence.family != family.key || !presence.hosts || waited(presence))
+    /// Whether no part of a bed would be too soon for a patch, were it there.
+    pub fn is_free_for(&self, bed: &Bed, patch: &Patch) -> bool {
+        let there = Patch { bed: bed.id, ..patch.clone() };
+        self.too_soon(bed.id, &(0..=bed.sections() - 1), &there).is_none()
     }
 }
 
@@ -170,26 +169,33 @@ pub fn values(garden: &Garden, family: &Family) -> (u32, u32) {
     (interval.into(), risk.into())
 }
 
+/// How much a crop counts in the turns of this household: covers as it says, all others as the book does. The one rule for every
+/// view.
+pub fn rotation(garden: &Garden, crop: &Crop) -> Rotation {
+    let cover = crop.ways.iter().all(|way| way.cover);
+    if cover && garden.turns.covers_count { Rotation::Host } else { crop.rotation }
+}
+
 /// Years a patch waits after its family on its bed's ground: half of them, rounded up, for what is out before it harms or is harmed
 /// much.
 pub fn patch_waits(known: Known, family: &Family, patch: &Patch) -> u32 {
     let whole = waits(known.garden, family, patch.bed);
-    let light = known.catalogue.crop(&patch.planted.crop).is_some_and(|crop| crop.rotation == Rotation::Light);
-    if light { whole.div_ceil(2) } else { whole }
+    let crop = known.catalogue.crop(&patch.planted.crop);
+    if crop.is_some_and(|crop| rotation(known.garden, crop) == Rotation::Light) { whole.div_ceil(2) } else { whole }
 }
 
 /// Whether what stood feeds what its family's successors suffer from; a family that nobody knows more of does.
-fn hosts(catalogue: &Catalogue, stood: &Stood) -> bool {
+pub fn hosts(garden: &Garden, catalogue: &Catalogue, stood: &Stood) -> bool {
     match stood {
-        Stood::Crop(key) => catalogue.crop(key).is_some_and(|crop| crop.rotation == Rotation::Host),
+        Stood::Crop(key) => catalogue.crop(key).is_some_and(|crop| rotation(garden, crop) == Rotation::Host),
         Stood::Family(_) => true,
     }
 }
 
 /// The family whose interval a patch must keep; none for flowers, covers and clumps that stay where they are.
-pub fn rotating_family<'c>(catalogue: &'c Catalogue, patch: &Patch) -> Option<&'c Family> {
+pub fn rotating_family<'c>(garden: &Garden, catalogue: &'c Catalogue, patch: &Patch) -> Option<&'c Family> {
     let crop = catalogue.crop(&patch.planted.crop)?;
-    (crop.rotation != Rotation::None).then(|| catalogue.family(&crop.family))?
+    (rotation(garden, crop) != Rotation::None).then(|| catalogue.family(&crop.family))?
 }
 
 /// Whether a patch is of a perennial that stays where it is for years.

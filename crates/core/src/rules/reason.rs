@@ -183,5 +183,13 @@ pub enum Reason {
     },
 }
 
+impl Reason {
+    /// Whether the same patch on other ground would be rid of it: of neighbours, shade, a long reach and the past it would; not of
+    /// what it is itself, nor of a bed's own soil and sun, for which the reason names a better bed.
+    pub fn is_settled_by_moving(&self) -> bool {
+        matches!(self, Reason::Company { .. } | Reason::TooSoon { .. } | Reason::Shaded { .. } | Reason::OutOfReach { .. })
+    }
+}
+
 /// What is found, how it weighs, under which key it is kept, and which other patch it concerns.
 pub type Found = (Weight, String, Option<PatchId>, Reason);

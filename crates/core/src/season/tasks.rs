@@ -8,6 +8,7 @@ use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::Serialize;
 use sparrow_facts::ids::{BedId, PatchId};
+use sparrow_facts::patch::Patch;
 use sparrow_facts::timing::Means;
 
 /// A kind of work.
@@ -81,21 +82,8 @@ pub struct Task {
 
 /// The work of one patch, in its order.
 pub fn tasks(known: Known, course: &Course, batch: Option<&Batch>, plants: u32) -> Vec<Task> {
-    let Known { garden, catalogue, .. } = known;
-    let Some(patch) = garden.patch(course.patch) else { return Vec::new() };
-    let bed_name = garden.bed(patch.bed).map_or("", |bed| bed.name.as_str());
-    let crop = catalogue.crop(&patch.planted.crop);
-    let task = |work: Work, day: Date, number: u32, guess: bool| Task {
-        key: format!("patch-{}-{}", patch.id.0, work.word()),
-        day,
-        work,
-        patch: patch.id,
-        bed: patch.bed,
-        crop: patch.planted.crop.clone(),
-        number,
-        said: said(work, crop, number, bed_name),
-        guess,
-    };
+    let Some(patch) = known.garden.patch(course.patch) else { return Vec::new() };
+    let task = |work: Work, day: Date, number: u32, guess: bool| task(known, patch, work, (day, guess), number);
     let cells = batch.map_or(plants, |batch| batch.cells);
     let start = match course.means {
         Means::Direct => Work::SowOutside,
@@ -122,20 +110,24 @@ pub fn tasks(known: Known, course: &Course, batch: Option<&Batch>, plants: u32) 
 
 /// The work of pollinating a patch by hand, on the day it is in flower.
 pub fn pollinating(known: Known, patch: PatchId, day: Date) -> Option<Task> {
-    let patch = known.garden.patch(patch)?;
-    let bed = known.garden.bed(patch.bed)?;
-    let work = Work::Pollinate;
-    Some(Task {
+    Some(task(known, known.garden.patch(patch)?, Work::Pollinate, (day, true), 1))
+}
+
+/// One entry for a patch on a day, which may be a guess.
+fn task(known: Known, patch: &Patch, work: Work, (day, guess): (Date, bool), number: u32) -> Task {
+    let crop = known.catalogue.crop(&patch.planted.crop);
+    let bed = known.garden.bed(patch.bed).map_or("", |bed| bed.name.as_str());
+    Task {
         key: format!("patch-{}-{}", patch.id.0, work.word()),
         day,
         work,
         patch: patch.id,
         bed: patch.bed,
         crop: patch.planted.crop.clone(),
-        number: 1,
-        said: said(work, known.catalogue.crop(&patch.planted.crop), 1, &bed.name),
-        guess: true,
-    })
+        number,
+        said: said(work, crop, number, bed),
+        guess,
+    }
 }
 
 /// An entry in the gardener's words.

@@ -5,7 +5,7 @@ use crate::climate::calendar::{growing_year, year_span};
 use crate::climate::frost::Side;
 use crate::climate::weather::Weather;
 use crate::known::Known;
-use crate::rules::past::stays;
+use crate::rules::past::{hosts, stays};
 use crate::turns::ground::Plot;
 use jiff::ToSpan;
 use jiff::civil::Date;
@@ -35,8 +35,8 @@ pub struct Held {
     pub patch: Option<PatchId>,
     /// The remembered stand, unless it is planted.
     pub past: Option<PastId>,
-    /// Whether it is a green manure or winter cover.
-    pub cover: bool,
+    /// Whether it counts as a stand of its family.
+    pub hosts: bool,
     /// Whether it goes on standing where it is, and so takes no part in the rotation.
     pub stays: bool,
     /// Whether it stood there in the year before already: one stand over winter.
@@ -95,10 +95,7 @@ fn of_past(known: Known, plots: &[Plot], past: &PastStand) -> Vec<Held> {
         (section.checked_sub(1).map_or(Length::tenths_mm(0), edge), edge(section))
     });
     let inside = |plot: &&Plot| plot.at.bed == past.bed && plot.from < stretch.1 && plot.to > stretch.0;
-    let cover = match &past.stood {
-        Stood::Crop(key) => catalogue.crop(key).is_some_and(|crop| crop.ways[0].cover),
-        Stood::Family(_) => false,
-    };
+    let hosts = hosts(garden, catalogue, &past.stood);
     let held = |plot: &Plot| Held {
         at: plot.at,
         year: past.year,
@@ -108,7 +105,7 @@ fn of_past(known: Known, plots: &[Plot], past: &PastStand) -> Vec<Held> {
         centisquares: None,
         patch: None,
         past: Some(past.id),
-        cover,
+        hosts,
         stays: false,
         still: false,
         last: true,
@@ -121,7 +118,7 @@ fn of_patch(known: Known, plots: &[Plot], patch: &Patch) -> Vec<Held> {
     let (Some(bed), Some(crop)) = (garden.bed(patch.bed), catalogue.crop(&patch.planted.crop)) else { return Vec::new() };
     let units = garden.site.units;
     let ground = patch.rect.ground(bed, units);
-    let stays = stays(catalogue, patch);
+    let (stays, hosts) = (stays(catalogue, patch), hosts(garden, catalogue, &Stood::Crop(crop.key.clone())));
     let hemisphere = garden.site.latitude.hemisphere();
     // A crop that stands over winter belongs to both years.
     let years = growing_year(patch.from, hemisphere)..=growing_year(patch.until, hemisphere);
@@ -140,7 +137,7 @@ fn of_patch(known: Known, plots: &[Plot], patch: &Patch) -> Vec<Held> {
                 centisquares: u32::try_from(area * share / 100).ok(),
                 patch: Some(patch.id),
                 past: None,
-                cover: crop.way(&patch.planted.way).is_some_and(|way| way.cover),
+                hosts,
                 stays,
                 still: year > *years.start(),
                 last: year == *years.end(),

@@ -1,8 +1,8 @@
 //! The rotation problem of a garden: its pieces, wishes, rules and history in the words of the solver.
 
-use crate::catalogue::{Crop, Feeding};
+use crate::catalogue::{Crop, Feeding, Rotation};
 use crate::known::Known;
-use crate::rules::past::values;
+use crate::rules::past::{rotation, values};
 use crate::turns::ground::{Plot, plots};
 use crate::turns::held::{Held, held};
 use sparrow_facts::garden::Garden;
@@ -92,9 +92,10 @@ impl Problem {
     }
 
     /// The name a crop's family has in the solver: the family's, or the crop's own where only spots
-    /// count; resistant varieties are the same family at their own weight.
+    /// count, or where it waits for nothing; resistant varieties are the same family at their own weight.
     fn family(garden: &Garden, crop: &Crop) -> String {
         match garden.turns.school {
+            _ if rotation(garden, crop) == Rotation::None => format!("~{}", crop.key),
             TurnSchool::NeverTheSameSpot => format!("={}", crop.key),
             _ => crop.family.clone(),
         }
@@ -181,7 +182,7 @@ impl Problem {
             if number > last || number < -LONGEST_MEMORY {
                 continue;
             }
-            if !held.stays && (!held.cover || garden.turns.covers_count) {
+            if !held.stays && held.hosts {
                 for family in self.families_of(known, held) {
                     let stood = rotate::Stood { year: number, section: section_id(held.at), family };
                     if !self.instance.history.contains(&stood) {
@@ -255,6 +256,11 @@ impl Problem {
         names.sort();
         names.dedup();
         for name in names {
+            if let Some(free) = name.strip_prefix('~').and_then(|crop| catalogue.crop(crop)) {
+                let feeding = hunger(free.feeding);
+                self.instance.families.push(rotate::Family { id: name, interval: 1, risk: 0, feeding });
+                continue;
+            }
             let spot = name.strip_prefix('=').and_then(|crop| catalogue.crop(crop));
             let family = catalogue.family(spot.map_or(name.as_str(), |crop| crop.family.as_str()));
             let Some(family) = family else { continue };

@@ -1,9 +1,9 @@
 //! Where could it go in that year? Legal, at the limit, too soon, and not free are different things.
 
+use crate::catalogue::Rotation;
 use crate::known::Known;
-use crate::rules::past::waits;
+use crate::rules::past::{rotation, waits};
 use crate::turns::ground::Plot;
-use crate::turns::held::Held;
 use crate::turns::problem::Problem;
 use serde::Serialize;
 use sparrow_facts::garden::Garden;
@@ -49,12 +49,14 @@ pub fn straight(known: Known, entries: &[Entry], (wish, year): (WishId, i16)) ->
     let draft = garden.turns.wish(wish).ok_or_else(unknown)?;
     let crop = catalogue.crop(&draft.crop).ok_or_else(unknown)?;
     let family = catalogue.family(&crop.family).ok_or_else(unknown)?;
+    // A flower waits for nothing, and nothing for it.
+    let rotates = rotation(garden, crop) != Rotation::None;
     let same = |entry: &&Entry| {
         garden
             .turns
             .wish(entry.wish)
             .and_then(|other| catalogue.crop(&other.crop))
-            .is_some_and(|other| other.family == family.key)
+            .is_some_and(|other| other.family == family.key && rotation(garden, other) != Rotation::None && rotates)
     };
     let mut lines: Vec<(Piece, Standing)> = problem
         .plots
@@ -63,7 +65,7 @@ pub fn straight(known: Known, entries: &[Entry], (wish, year): (WishId, i16)) ->
             let remembered = problem
                 .held
                 .iter()
-                .filter(|held| counts(garden, held) && held.at == plot.at && held.family == family.key)
+                .filter(|held| !held.stays && held.hosts && held.at == plot.at && held.family == family.key && rotates)
                 .map(|held| held.year);
             let planned = entries.iter().filter(same).filter(|entry| entry.at == plot.at).map(|entry| entry.year);
             let nearest =
@@ -76,10 +78,6 @@ pub fn straight(known: Known, entries: &[Entry], (wish, year): (WishId, i16)) ->
         .collect();
     lines.sort_by_key(|(at, standing)| (rank(standing), *at));
     Ok(Straight { wish, year, lines })
-}
-
-fn counts(garden: &Garden, held: &Held) -> bool {
-    !held.stays && (!held.cover || garden.turns.covers_count)
 }
 
 /// Whether a piece of ground has what a wish may need of it.

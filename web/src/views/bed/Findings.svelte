@@ -15,8 +15,6 @@
   const SHOWN = 4;
   let allGood = $state(false);
   const goodShown = $derived(allGood ? good : good.slice(0, SHOWN));
-  /** What other ground would settle. */
-  const BY_MOVING: Finding['reason']['is'][] = ['company', 'too-soon', 'shaded', 'out-of-reach'];
 
   /** The same word of the same two crops is told once, however many patches it is true of. */
   function once(all: Finding[]): Finding[] {
@@ -108,7 +106,7 @@
         <span class="mark">{finding.number}</span>
         <div class="grow">
           {@render words(finding)}
-          {#if !finding.way_out && BY_MOVING.includes(finding.reason.is)}
+          {#if !finding.way_out && finding.by_moving}
             <p class="quiet">
               No bed has untroubled ground for it on those days: choose other days, fewer squares, or another crop.
             </p>

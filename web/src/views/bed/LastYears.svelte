@@ -100,7 +100,7 @@
     label="What stood here"
     name="past-what"
     action="remember this"
-    take={(meant) => remember({ what: 'crop', key: meant.crop })}
+    take={(key) => remember({ what: 'crop', key })}
   />
   <form
     class="mt-1 mb-4 grid grid-cols-[1fr_auto] items-end gap-3"

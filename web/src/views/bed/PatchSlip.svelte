@@ -75,11 +75,13 @@
 
   const from = $derived(sum.distance_from);
   const distance = $derived(
-    sum.pattern.lies === 'rows'
-      ? `${length(sum.spacing.along, garden.units)} in the row, rows ${length(sum.spacing.across, garden.units)}`
-      : sum.spacing.along === sum.spacing.across
-        ? length(sum.spacing.along, garden.units)
-        : `${length(sum.spacing.along, garden.units)} along, ${length(sum.spacing.across, garden.units)} across`,
+    sum.crowded
+      ? `only ${length(Math.min(sum.crowded.along, sum.crowded.across), garden.units)}`
+      : sum.pattern.lies === 'rows'
+        ? `${length(sum.spacing.along, garden.units)} in the row, rows ${length(sum.spacing.across, garden.units)}`
+        : sum.spacing.along === sum.spacing.across
+          ? length(sum.spacing.along, garden.units)
+          : `${length(sum.spacing.along, garden.units)} along, ${length(sum.spacing.across, garden.units)} across`,
   );
 </script>
 

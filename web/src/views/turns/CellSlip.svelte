@@ -37,7 +37,19 @@
 
   async function remember(event: SubmitEvent) {
     event.preventDefault();
-    if (await turns.change({ turn: 'remember', bed: at.bed, section: section(), year, words })) words = '';
+    const send = (some: string) =>
+      turns.change({ turn: 'remember', bed: at.bed, section: section(), year, words: some });
+    if (await send(words)) return void (words = '');
+    // What is clear is taken; what is not stays in the field and is told of.
+    const names = words
+      .split(/[,;]/)
+      .map((one) => one.trim())
+      .filter(Boolean);
+    if (names.length < 2) return;
+    const left: string[] = [];
+    for (const one of names) if (!(await send(one))) left.push(one);
+    words = left.join(', ');
+    if (words) void send(words);
   }
 
   function where(wish: number) {

@@ -6,7 +6,6 @@
   import type { Parts } from '../../generated/Parts';
   import type { TurnsView } from '../../generated/TurnsView';
   import type { WishDraft } from '../../generated/WishDraft';
-  import type { Meant } from '../../generated/Meant';
   import CropNames from '../../parts/CropNames.svelte';
   import { useOpenGarden } from '../../state/context';
   import type { TurnsState } from '../../state/turns.svelte';
@@ -41,7 +40,7 @@
   ];
 
   /** Wishes for a crop as it usually is. */
-  async function add({ crop }: Meant): Promise<boolean> {
+  async function add(crop: string): Promise<boolean> {
     turns.trouble = '';
     try {
       const usual = await api.ask(garden.view.id, { ask: 'usual-wish', crop });

@@ -9,7 +9,7 @@
   import type { TurnsState } from '../../state/turns.svelte';
   import { yearName } from '../../words/dates';
   import { count } from '../../words/lengths';
-  import { placeName } from '../../words/turns';
+  import { clipped, placeName } from '../../words/turns';
   import { layout } from './layout';
   import { cellTicket, same, type Square } from './square';
   import { arcs } from './ties';
@@ -135,7 +135,11 @@
       {#each view.plots as plot, at (`${plot.at.bed} ${plot.at.piece}`)}
         <g role="row">
           <g role="rowheader">
-            <text class="place" x="0" y={y(at) + 14}>{placeName(garden, plot.at, view.plots)}</text>
+            <text class="place" x="0" y={y(at) + 14}
+              >{clipped(placeName(garden, plot.at, view.plots), 18)}<title
+                >{placeName(garden, plot.at, view.plots)}</title
+              ></text
+            >
             <text class="detail" x="0" y={y(at) + 30}>{count(plot.squares, 'square', 'squares')}</text>
             <text class="detail" x="0" y={y(at) + 45}
               >{[plot.trellis && 'trellis', !plot.sun && 'half shade', plot.container && 'tub']

@@ -149,7 +149,7 @@ pub struct Arranged {
 pub struct SquaresAsked {
     /// Squares each wish asks for, in the order of the list.
     pub asked: Vec<u32>,
-    /// Squares that are free on their days, whole ones.
+    /// Squares of ground that are free on their days; part squares are counted at their size.
     pub there: u32,
     /// Where more are asked for than there are, the plants to leave out that cost least: the wish, plants, squares they free.
     pub cuts: Vec<(usize, u32, u32)>,

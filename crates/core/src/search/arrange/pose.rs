@@ -3,6 +3,7 @@
 use crate::catalogue::Catalogue;
 use crate::change::limits::{PLANTS, number};
 use crate::climate::calendar;
+use crate::ground::fit::free_centisquares;
 use crate::ground::planting::Planting;
 use crate::known::Known;
 use crate::search::arrange::asked::{Arranged, Arranging, BedWish, MOST_WISHES, Proposal, Proposed, SquaresAsked, Weighed, Why};
@@ -111,15 +112,10 @@ pub fn squares(known: Known, asked: &Arranging) -> Result<SquaresAsked, Refusal>
     let to_a_square: Vec<[u32; 2]> = patterns.iter().map(|pattern| to_a_square(known, pattern)).collect();
     let of_wish = |wish: usize, plants: u32| plants.div_ceil(to_a_square[wish][0]) * to_a_square[wish][1];
     let asked_for: Vec<u32> = asked.wishes.iter().enumerate().map(|(wish, one)| of_wish(wish, one.plants)).collect();
-    let (columns, rows) = bed.half_squares(units);
-    let taken = |rect: Rect| {
-        let stays = known.garden.patches.iter().filter(|patch| patch.bed == bed.id && !gone.contains(&patch.id));
-        stays.into_iter().any(|patch| {
-            patch.rect.overlaps(rect) && patterns.iter().any(|pattern| pattern.from <= patch.until && patch.from <= pattern.until)
-        })
-    };
-    let whole = (0..rows / 2).flat_map(|y| (0..columns / 2).map(move |x| Rect { x: 2 * x, y: 2 * y, w: 2, h: 2 }));
-    let there = whole.filter(|rect| !taken(*rect)).count() as u32;
+    let stays = known.garden.patches.iter().filter(|patch| patch.bed == bed.id && !gone.contains(&patch.id));
+    let meets = |patch: &&Patch| patterns.iter().any(|pattern| pattern.from <= patch.until && patch.from <= pattern.until);
+    let taken: Vec<Rect> = stays.filter(meets).map(|patch| patch.rect).collect();
+    let there = free_centisquares(bed, units, &taken) / 100;
     let mut over = asked_for.iter().sum::<u32>().saturating_sub(there);
     let mut left: Vec<u32> = asked.wishes.iter().map(|wish| wish.plants).collect();
     let mut cuts: Vec<(usize, u32, u32)> = Vec::new();
