@@ -131,7 +131,7 @@ async fn a_bed_is_arranged_with_reasons_planted_so_and_undone() -> Result<(), Fa
     let before = gardener.counts("[data-patch]").await?;
     gardener.presses("a").await?;
     gardener.comes_to_count("[data-wishes] li", before).await?;
-    gardener.chooses("choice", "radish").await?;
+    gardener.fills("choice", "radishes").await?;
     gardener.clicks("add").await?;
     gardener.comes_to_count("[data-wishes] li", before + 1).await?;
     gardener.clicks("arrange").await?;
@@ -157,10 +157,9 @@ async fn row_markers_are_laid_until_the_bed_is_full() -> Result<(), Failure> {
     gardener.signs_up("Row Layer").await?;
     gardener.plans_a_bed("Root bed", "8 ft", "3 ft").await?;
     gardener.presses("m").await?;
-    for crop in ["carrot", "radish", "beet"] {
-        gardener.chooses("choice", crop).await?;
-        gardener.clicks("add").await?;
-    }
+    // Several at once, in either kind of English.
+    gardener.fills("choice", "carrots, radish, beetroot").await?;
+    gardener.clicks("add").await?;
     gardener.comes_to_count("[data-markers] > li", 3).await?;
     gardener.reads("left beyond the last row").await?;
     // By hand: carrots 2 in apart over 96 in are 48, radishes 48, beets 3 in apart 32.
@@ -250,5 +249,45 @@ async fn what_was_planted_is_written_down_and_a_second_crop_follows_on_its_groun
     gardener.comes_to_count("[data-crop=spinach]", 1).await?;
     let from = gardener.sees("[name=from]").await?.prop("value").await?.unwrap_or_default();
     assert!(from.contains("-08-") || from.contains("-09-"), "{from}");
+    gardener.leaves().await
+}
+
+/// Ten names from one side of the ocean and ten from the other, typed as one list, are twenty wishes; a word that is none is named.
+#[tokio::test(flavor = "multi_thread")]
+async fn crops_are_known_by_their_names_in_both_kinds_of_english() -> Result<(), Failure> {
+    let stage = Stage::open().await?;
+    let gardener = stage.gardener(1280, 800).await?;
+    gardener.signs_up("Hazel").await?;
+    gardener.plans_a_bed("Word bed", "8 ft", "4 ft").await?;
+    gardener.presses("a").await?;
+    gardener.reads("Nothing is wished for yet").await?;
+    let american = "corn, zucchini, eggplant, cilantro, arugula, rutabagas, fava beans, bell peppers, scallions, beets";
+    let british =
+        "sweetcorn, courgettes, aubergines, coriander, rocket, swedes, broad beans, sweet peppers, spring onions, beetroot";
+    gardener.fills("choice", &format!("{american}, {british}, carrits")).await?;
+    gardener.clicks("add").await?;
+    gardener.comes_to_count("[data-wishes] li", 20).await?;
+    gardener.reads("“carrits” is not in the catalogue; nearly so:").await?;
+    gardener.clicks("carrots").await?;
+    gardener.comes_to_count("[data-wishes] li", 21).await?;
+    gardener.leaves().await
+}
+
+/// What was planted is written down, however dense, with what is to be expected of it.
+#[tokio::test(flavor = "multi_thread")]
+async fn forty_six_slips_where_eighteen_fit_are_written_down_with_a_warning() -> Result<(), Failure> {
+    let stage = Stage::open().await?;
+    let gardener = stage.gardener(1280, 800).await?;
+    gardener.signs_up("Rowan").await?;
+    gardener.plans_a_bed("Slip bed", "6 ft", "3 ft").await?;
+    takes(&gardener, "sweet potato", "sweet potato").await?;
+    gardener.drags(".sheet .soil", (0.01, 0.01), (0.99, 0.99)).await?;
+    gardener.comes_to_count("[data-crop=sweet-potato] .stem", 18).await?;
+    gardener.fills("plants", "46").await?;
+    gardener.presses(Key::Tab + "").await?;
+    gardener.reads("46 where 18 fit").await?;
+    gardener.reads("for so many 46 squares of ground").await?;
+    gardener.reads("Roots stay small or fork").await?;
+    gardener.comes_to_count("[data-crop=sweet-potato] .stem", 46).await?;
     gardener.leaves().await
 }

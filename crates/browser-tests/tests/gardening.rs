@@ -32,17 +32,119 @@ async fn a_count_opens_its_sum_and_takes_the_household_s_own_figure() -> Result<
     gardener.comes_to_count("[data-crop=broccoli] .stem", 4).await?;
 
     // The household has found that a foot is enough, and says why.
+    gardener.chooses("own-over", "every broccoli you grow as head, then side shoots").await?;
     gardener.fills("own-distance", "a foot").await?;
     gardener.clicks("use mine").await?;
     gardener.reads("read “a foot”, which is not a length").await?;
-    gardener.fills("own-distance", "1 ft").await?;
+    gardener.fills("own-distance", "11¾ in").await?;
+    gardener.clicks_on("[aria-label='Yours, along: a little more']").await?;
+    assert_eq!(holds(&gardener, "own-distance", "1 ft").await?, "1 ft", "a quarter of an inch at a time");
     gardener.fills("own-across", "1 ft").await?;
     gardener.fills("own-note", "small heads are enough").await?;
+    gardener.reads("Kitchen bed: 4 → 9 plants").await?;
     gardener.clicks("use mine").await?;
     gardener.reads("your own distance: small heads are enough").await?;
     gardener.comes_to_count("[data-crop=broccoli] .stem", 9).await?;
-    gardener.clicks("back to the table").await?;
+    gardener.clicks("back to the book").await?;
     gardener.comes_to_count("[data-crop=broccoli] .stem", 4).await?;
+    // For this planting alone, at half of the book's distance: told of before it is kept, and after.
+    gardener.chooses("own-over", "this planting").await?;
+    gardener.fills("own-distance", "9 in").await?;
+    gardener.fills("own-across", "1 ft 6 in").await?;
+    gardener.presses(Key::Tab + "").await?;
+    gardener.reads("Kitchen bed: 4 → 8 plants").await?;
+    gardener.reads("where the book gives 1 ft 6 in").await?;
+    gardener.clicks("use mine").await?;
+    gardener.reads("the distance you gave this planting").await?;
+    gardener.sees("[data-finding=half-the-distance]").await?;
+    gardener.comes_to_count("[data-crop=broccoli] .stem", 8).await?;
+    gardener.clicks("as all the others").await?;
+    gardener.comes_to_count("[data-crop=broccoli] .stem", 4).await?;
+    // What goes into each hole is the household's too.
+    gardener.fills("in-each", "2").await?;
+    gardener.presses(Key::Tab + "").await?;
+    gardener.reads("yours;").await?;
+    gardener.leaves().await
+}
+
+/// What a field holds once it holds that, or what it holds instead.
+async fn holds(gardener: &Gardener, field: &str, text: &str) -> Result<String, Failure> {
+    let script = "const [name, text, done] = arguments; const end = Date.now() + 5000;
+                  const look = () => { const at = document.querySelector(`[name='${name}']`).value;
+                    at === text || Date.now() > end ? done(at) : requestAnimationFrame(look); }; look();";
+    Ok(gardener.driver.execute_async(script, vec![field.into(), text.into()]).await?.convert()?)
+}
+
+/// An L is measured and drawn, its missing corner refuses a crop; a fence is put up, moved with a key, and taken away.
+#[tokio::test(flavor = "multi_thread")]
+async fn a_bed_that_is_no_rectangle_and_a_fence_are_measured_and_drawn() -> Result<(), Failure> {
+    let stage = Stage::open().await?;
+    let gardener = stage.gardener(1280, 800).await?;
+    gardener.signs_up("Alder").await?;
+    gardener.plans_a_bed("Corner bed", "8 ft", "4 ft").await?;
+    gardener.presses("1").await?;
+    gardener.clicks("measure it again").await?;
+    gardener.chooses("shape", "an L").await?;
+    gardener.fills("cut-along", "4 ft").await?;
+    gardener.fills("cut-across", "2 ft").await?;
+    gardener.presses(Key::Tab + "").await?;
+    gardener.reads("24 squares inside").await?;
+    gardener.clicks("keep these measures").await?;
+    gardener.reads("24 squares").await?;
+    // Something else of the yard, by the tape and then by the arrow keys.
+    gardener.clicks("house, fence, tree").await?;
+    gardener.fills("fixture-name", "Back fence").await?;
+    gardener.fills("fixture-length", "ten feet").await?;
+    gardener.clicks("put it in the yard").await?;
+    gardener.reads("which is not a length").await?;
+    gardener.fills("fixture-length", "10 ft").await?;
+    gardener.fills("fixture-height", "6 ft").await?;
+    gardener.clicks("put it in the yard").await?;
+    let fence = gardener.sees("[data-fixture=fence][aria-label='Back fence, 6 in × 10 ft, 6 ft high, selected']").await?;
+    let before = fence.attr("transform").await?;
+    gardener.driver.execute("document.querySelector('[data-fixture]').focus()", Vec::new()).await?;
+    gardener.presses(Key::Down + "").await?;
+    let moved = "const [was, done] = arguments; const look = () => { const now = document.querySelector('[data-fixture]')
+        .getAttribute('transform'); now === was ? requestAnimationFrame(look) : done(now); }; look();";
+    gardener.driver.execute_async(moved, vec![before.into()]).await?;
+    gardener.clicks("take it away").await?;
+    gardener.comes_to_count("[data-fixture]", 0).await?;
+    gardener.chords(&[Key::Control], 'z').await?;
+    gardener.comes_to_count("[data-fixture]", 1).await?;
+    // A crop is not put where there is no ground.
+    gardener.opens_bed("Corner bed").await?;
+    gardener.presses("/").await?;
+    gardener.sees("#find-crop:focus").await?;
+    gardener.presses("carrot").await?;
+    gardener.presses(Key::Enter + "").await?;
+    gardener.reads("in hand").await?;
+    gardener.presses(Key::Right.value().to_string().repeat(12)).await?;
+    gardener.presses(Key::Down.value().to_string().repeat(6)).await?;
+    gardener.presses(Key::Enter + "").await?;
+    gardener.reads("There is no ground there").await?;
+    gardener.leaves().await
+}
+
+/// The garden and its year stand over each view, all of it fits the paper, and nothing is there that only a screen needs.
+#[tokio::test(flavor = "multi_thread")]
+async fn every_view_is_printed() -> Result<(), Failure> {
+    let stage = Stage::open().await?;
+    let gardener = stage.gardener(1600, 900).await?;
+    gardener.opens("Quillet Lane").await?;
+    for (key, sees, says) in [
+        ("1", "[data-kind=raised]", ["Yard", "Kitchen bed", "Pear bed"]),
+        ("2", "[data-cell]", ["Turns", "Kitchen bed", "2027"]),
+        ("3", "[data-patch]", ["bed", "standing", "carrot"]),
+        ("4", "[data-bar]", ["Season", "Gate bed", "Cabbage"]),
+    ] {
+        gardener.presses(key).await?;
+        gardener.sees(sees).await?;
+        let paper = gardener.prints().await?;
+        for said in says.into_iter().chain(["Quillet Lane"]) {
+            assert!(paper.contains(said), "“{said}” is not on the paper of view {key}: {paper}");
+        }
+        assert!(!paper.contains("sign out") && !paper.contains("keys ?"), "view {key}: {paper}");
+    }
     gardener.leaves().await
 }
 

@@ -59,6 +59,8 @@ fn always(celsius: f64) -> Grower {
         height: None,
         months: None,
         zone: None,
+        grid: None,
+        neighbour_maize: None,
     };
     Grower::new(Weather::at(&site, &almanac), Catalogue::standard())
 }

@@ -49,6 +49,8 @@ fn site(latitude: i32, freezes: Freezes) -> Site {
         height: None,
         months: None,
         zone: None,
+        grid: None,
+        neighbour_maize: None,
     }
 }
 

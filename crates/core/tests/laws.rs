@@ -4,16 +4,19 @@ mod common;
 
 use common::known;
 use common::{any_bed, any_school, garden_with, laid, patch_in};
+use jiff::civil::date;
 use proptest::prelude::*;
-use sparrow_core::catalogue::{Catalogue, Spacing};
+use sparrow_core::catalogue::Catalogue;
 use sparrow_core::change::command::{Command, carry_out};
 use sparrow_core::change::verify::verify;
 use sparrow_core::ground::fit::{bed_fit, side_fit};
 use sparrow_core::ground::planting::{Planting, room_for};
 use sparrow_facts::bed::{Bed, Brace};
 use sparrow_facts::edit::{apply, inverse};
+use sparrow_facts::garden::Garden;
 use sparrow_facts::rect::Rect;
 use sparrow_facts::school::School;
+use sparrow_facts::spacing::Spacing;
 use sparrow_facts::units::{Length, Units};
 
 fn any_units() -> impl Strategy<Value = Units> {
@@ -198,8 +201,7 @@ proptest! {
 
 #[test]
 fn squares_of_a_foot_and_of_thirty_centimetres_hold_the_same_and_are_never_mixed() {
-    let catalogue = Catalogue::standard();
-    for crop in &catalogue.crops {
+    for crop in &Catalogue::standard().crops {
         for way in &crop.ways {
             let count = |units: Units| {
                 let garden = garden_with(1, units);
@@ -209,12 +211,35 @@ fn squares_of_a_foot_and_of_thirty_centimetres_hold_the_same_and_are_never_mixed
             assert_eq!(count(Units::Imperial), count(Units::Metric), "{} {}", crop.key, way.key);
         }
     }
+}
+
+/// A household that changes its measures keeps the squares that its plantings stand on: every count, hole and sheet is the same,
+/// there and back. Without plantings the squares are those of the new measures.
+#[test]
+fn measures_may_change_and_squares_in_use_stay() {
     let mut garden = garden_with(1, Units::Imperial);
-    let patch = patch_in(&garden, "carrot", "root", Rect { x: 0, y: 0, w: 2, h: 2 });
-    garden.patches.push(patch);
-    let metric = sparrow_facts::site::Site { units: Units::Metric, ..garden.site.clone() };
-    let refusal = carry_out(&mut garden, catalogue, &Command::SetSite { site: metric }, common::TODAY).unwrap_err();
-    assert!(refusal.to_string().contains("12 in and 30 cm squares are not mixed"), "{refusal}");
+    let to = |garden: &mut Garden, units: Units| {
+        let site = sparrow_facts::site::Site { units, ..garden.site.clone() };
+        carry_out(garden, Catalogue::standard(), &Command::SetSite { site }, common::TODAY).unwrap();
+    };
+    to(&mut garden, Units::Metric);
+    assert_eq!((garden.site.grid, garden.site.squares()), (None, Units::Metric));
+    to(&mut garden, Units::Imperial);
+    for (n, (crop, way)) in [("carrot", "root"), ("tomato", "staked"), ("winter-squash", "sprawling")].into_iter().enumerate() {
+        let patch = patch_in(&garden, crop, way, Rect { x: 4 * n as u16, y: 0, w: 4, h: 4 });
+        garden.patches.push(patch);
+    }
+    let told = |garden: &Garden| {
+        let reckoned = sparrow_core::reckon::day::reckon(known(garden), date(2027, 6, 1));
+        (reckoned.beds, reckoned.patches)
+    };
+    let before = told(&garden);
+    to(&mut garden, Units::Metric);
+    assert_eq!((garden.site.units, garden.site.grid), (Units::Metric, Some(Units::Imperial)));
+    assert_eq!(told(&garden), before);
+    verify(&garden, Catalogue::standard()).unwrap();
+    to(&mut garden, Units::Imperial);
+    assert_eq!((garden.site.grid, told(&garden)), (None, before));
 }
 
 /// The premise of the law about undo: enough of the commands it tries are carried out.

@@ -30,6 +30,8 @@ fn draft(kind: KindDraft, length: &str, width: &str) -> BedDraft {
         braces: Vec::new(),
         trellises: Vec::new(),
         drips: Vec::new(),
+        margin: None,
+        shape: Default::default(),
     }
 }
 
@@ -142,7 +144,7 @@ fn part_squares_count_by_what_really_fits() {
     let bed = added(draft(KindDraft::Ground, "7 ft 3 in", "3 ft 6 in"), Units::Imperial).unwrap();
     let fit = bed_fit(&bed, Units::Imperial);
     assert_eq!((fit.half_columns, fit.half_rows), (15, 7));
-    let three = sparrow_core::catalogue::Spacing { along: Length::inches(3), across: Length::inches(3) };
+    let three = sparrow_facts::spacing::Spacing { along: Length::inches(3), across: Length::inches(3) };
     let holes = |x, w| {
         let rect = sparrow_facts::rect::Rect { x, y: 0, w, h: 7 };
         common::laid(&bed, Units::Imperial, three, rect, sparrow_facts::school::School::SquareFoot).len()

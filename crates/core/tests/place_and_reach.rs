@@ -19,6 +19,7 @@ use sparrow_facts::ids::PatchId;
 use sparrow_facts::patch::{Patch, Planted};
 use sparrow_facts::rect::{Ground, Rect, RowLine};
 use sparrow_facts::site::Latitude;
+use sparrow_facts::site::NeighbourMaize;
 use sparrow_facts::units::{Length, Units};
 
 fn inch(n: i32) -> Length {
@@ -222,6 +223,25 @@ fn kinds_of_maize_flower_apart_by_the_days_they_really_have() {
     assert_eq!(crosses(&kinds).len(), 1);
     kinds.patches[1].planted.way = "wide".into();
     assert_eq!(crosses(&kinds), [], "plantings of one kind");
+}
+
+/// 250 ft, 76 m, or a fortnight: common practice of home gardens. When the neighbour's flowers, nobody here can know.
+#[test]
+fn a_neighbour_s_maize_of_another_kind_is_told_of_where_the_wind_reaches() {
+    let told_of = |strain: &str, metres: u16, crop: &str| {
+        let way = if crop == "maize" { "block" } else { "root" };
+        let mut garden = with(&[(crop, way, Rect { x: 0, y: 0, w: 8, h: 4 }), (crop, way, Rect { x: 8, y: 0, w: 8, h: 4 })]);
+        garden.site.neighbour_maize = Some(NeighbourMaize { strain: strain.into(), metres });
+        told(&garden).into_iter().filter(|one| matches!(one.1, Reason::NeighbourCrosses { .. })).collect::<Vec<_>>()
+    };
+    let [(Weight::Note, Reason::NeighbourCrosses { metres: 30, wanted: 76, flowers, .. })] = &told_of("field", 30, "maize")[..]
+    else {
+        panic!("a block is told of once")
+    };
+    assert!((date(2027, 6, 15)..=date(2027, 9, 1)).contains(flowers), "{flowers}");
+    assert_eq!(told_of("field", 76, "maize"), []);
+    assert_eq!(told_of("sweet", 30, "maize"), [], "the same kind");
+    assert_eq!(told_of("field", 30, "carrot"), []);
 }
 
 #[test]

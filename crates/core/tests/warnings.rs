@@ -368,6 +368,8 @@ fn a_bed_is_not_shrunk_under_what_stands_in_it() {
         braces: vec![],
         trellises: vec![],
         drips: vec![],
+        margin: None,
+        shape: Default::default(),
     };
     let change = Command::ChangeBed { bed: BedId(1), draft };
     let refusal = carry_out(&mut garden, Catalogue::standard(), &change, TODAY).unwrap_err();

@@ -47,6 +47,8 @@ pub fn quillet_lane(today: Date) -> Result<Garden, Refusal> {
         months: None,
         // An invented place is in no time zone of this world.
         zone: None,
+        grid: None,
+        neighbour_maize: None,
     };
     let mut plot = Plot::new(site, today);
     plot.marrow_bay()?;
@@ -235,6 +237,8 @@ fn kelp_landing() -> Site {
         height: None,
         months: None,
         zone: None,
+        grid: None,
+        neighbour_maize: None,
     }
 }
 
@@ -374,6 +378,8 @@ impl Plot {
             braces: braces.iter().map(|text| tape(text)).collect::<Result<_, _>>()?,
             trellises: trellises.iter().map(trellis).collect::<Result<_, Refusal>>()?,
             drips: Vec::new(),
+            shape: sparrow_core::change::draft::ShapeDraft::Rectangle,
+            margin: None,
         };
         self.carry_out(Command::AddBed { draft })
     }

@@ -5,6 +5,7 @@
 
 use crate::ids::BedId;
 use crate::school::School;
+use crate::shape::Shape;
 use crate::units::length::Length;
 use crate::units::measures::Units;
 use crate::units::volume::Volume;
@@ -156,10 +157,18 @@ pub struct Bed {
     /// The school of spacing chosen for the bed; nothing means the household's.
     #[serde(default)]
     pub school: Option<School>,
+    /// Its outline within length and width.
+    #[serde(default)]
+    pub shape: Shape,
+    /// How far stems stand from its boards or edges; nothing means half their own distance.
+    #[serde(default)]
+    pub margin: Option<Length>,
 }
 
 /// The least inside size of a bed, each way: 4 in.
 pub const SHORTEST_SIDE: Length = Length::inches(4);
+/// The widest margin that may be kept to the boards: 12 in.
+pub const WIDEST_MARGIN: Length = Length::inches(12);
 /// The most inside size of a bed, each way: 100 ft.
 pub const LONGEST_SIDE: Length = Length::inches(1200);
 
@@ -188,13 +197,6 @@ impl Bed {
     /// Whether a trellis line runs over or along this stretch of ground.
     pub fn has_trellis_in(&self, from: (Length, Length), to: (Length, Length)) -> bool {
         self.trellises.iter().any(|t| t.start < to.0 && t.end > from.0 && t.from_far >= from.1 && t.from_far <= to.1)
-    }
-
-    /// Ground inside the boards in square tenths of a millimetre, before and after the braces.
-    pub fn ground(&self) -> (i64, i64) {
-        let whole = i64::from(self.length.get()) * i64::from(self.width.get());
-        let braced: i64 = self.braces.iter().map(|b| i64::from(b.thickness.get()) * i64::from(self.width.get())).sum();
-        (whole, whole - braced)
     }
 
     /// The size over the outside of the boards, when their thickness is known.

@@ -2,6 +2,7 @@
 
 use crate::almanac::{BedWarmth, Climate, Shelf, SoilReading, Station};
 use crate::bed::Bed;
+use crate::fixture::Fixture;
 use crate::garden::Garden;
 use crate::grouping::OwnGrouping;
 use crate::history::PastStand;
@@ -30,6 +31,8 @@ pub enum Edit {
     School { before: School, after: School },
     /// A household's own grouping.
     Grouping { before: Option<OwnGrouping>, after: Option<OwnGrouping> },
+    /// A fixture of the yard.
+    Fixture { before: Option<Fixture>, after: Option<Fixture> },
     /// A household's own distance.
     Spacing { before: Option<OwnSpacing>, after: Option<OwnSpacing> },
     /// The rules of the years ahead.
@@ -74,6 +77,7 @@ impl Edit {
             Edit::Past { before, after } => Edit::Past { before: after, after: before },
             Edit::School { before, after } => Edit::School { before: after, after: before },
             Edit::Grouping { before, after } => Edit::Grouping { before: after, after: before },
+            Edit::Fixture { before, after } => Edit::Fixture { before: after, after: before },
             Edit::Spacing { before, after } => Edit::Spacing { before: after, after: before },
             Edit::TurnRules { before, after } => Edit::TurnRules { before: after, after: before },
             Edit::Shady { bed, before, after } => Edit::Shady { bed, before: after, after: before },
@@ -107,7 +111,7 @@ pub fn apply(garden: &mut Garden, edits: &[Edit]) {
 }
 
 fn apply_one(garden: &mut Garden, edit: Edit) {
-    let Garden { site, beds, patches, past, spacings, groupings, school, turns, almanac } = garden;
+    let Garden { site, beds, patches, past, spacings, groupings, fixtures, school, turns, almanac } = garden;
     match edit {
         Edit::Site { after, .. } => *site = *after,
         Edit::Bed { before, after } => swap(beds, before.map(|b| *b), after.map(|b| *b), |bed| bed.id),
@@ -115,6 +119,7 @@ fn apply_one(garden: &mut Garden, edit: Edit) {
         Edit::Past { before, after } => swap(past, before, after, |past| past.id),
         Edit::School { after, .. } => *school = after,
         Edit::Grouping { before, after } => swap(groupings, before, after, |grouping| grouping.id),
+        Edit::Fixture { before, after } => swap(fixtures, before, after, |fixture| fixture.id),
         Edit::Spacing { before, after } => swap(spacings, before, after, |own| (own.crop.clone(), own.way.clone())),
         Edit::TurnRules { after, .. } => {
             let TurnRules { years, school, unit, covers_count } = after;

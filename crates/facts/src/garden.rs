@@ -2,6 +2,7 @@
 
 use crate::almanac::Almanac;
 use crate::bed::Bed;
+use crate::fixture::Fixture;
 use crate::grouping::OwnGrouping;
 use crate::history::PastStand;
 use crate::ids::{BedId, PatchId};
@@ -31,6 +32,9 @@ pub struct Garden {
     /// The household's own groupings.
     #[serde(default)]
     pub groupings: Vec<OwnGrouping>,
+    /// What else stands in the yard.
+    #[serde(default)]
+    pub fixtures: Vec<Fixture>,
     /// The school of spacing that holds where neither a patch nor its bed has its own.
     #[serde(default)]
     pub school: School,
@@ -52,6 +56,7 @@ impl Garden {
             past: Vec::new(),
             spacings: Vec::new(),
             groupings: Vec::new(),
+            fixtures: Vec::new(),
             school: School::default(),
             turns: Turns::default(),
             almanac: Almanac::default(),

@@ -37,3 +37,9 @@ pub struct WishId(pub u32);
 #[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(transparent)]
 pub struct TurnPlanId(pub u32);
+
+/// The number of a fixture of the yard within its garden, from 1.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[serde(transparent)]
+pub struct FixtureId(pub u32);

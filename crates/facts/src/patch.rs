@@ -6,7 +6,9 @@ use crate::rect::LEAST_GAP;
 use crate::rect::Rect;
 use crate::rect::RowLine;
 use crate::school::School;
+use crate::spacing::Spacing;
 use crate::timing::Timing;
+use crate::units::length::Length;
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 
@@ -25,12 +27,23 @@ pub struct Planted {
     pub between: bool,
     /// The school of spacing chosen for it; nothing means the bed's.
     pub school: Option<School>,
+    /// The distance at which this planting stands, whatever the household's or the table's is.
+    #[serde(default)]
+    pub distance: Option<Spacing>,
+    /// Seeds, sets or plants put into each hole; nothing means as many as its way of growing asks for.
+    #[serde(default)]
+    pub in_each: Option<u8>,
 }
+
+/// The least and the most distance between plants that a household may say: 1 cm, and 10 ft.
+pub const OWN_DISTANCE: [Length; 2] = [Length::cm(1), Length::inches(120)];
+/// The fewest and the most seeds, sets or plants in one hole.
+pub const IN_EACH: [u8; 2] = [1, 20];
 
 impl Planted {
     /// A crop by one of its ways, alone on its ground, as many as fit, by the bed's school.
     pub fn usual(crop: &str, way: &str) -> Planted {
-        Planted { crop: crop.into(), way: way.into(), holes: None, between: false, school: None }
+        Planted { crop: crop.into(), way: way.into(), holes: None, between: false, school: None, distance: None, in_each: None }
     }
 }
 

@@ -70,10 +70,8 @@ pub enum Refusal {
     NotPast { year: i16, last: i16 },
     #[error("that is remembered already: {what} in {year}")]
     AlreadyRemembered { what: String, year: i16 },
-    #[error(
-        "the units cannot change while {patches} patches stand on the present squares (12 in and 30 cm squares are not mixed)"
-    )]
-    UnitsInUse { patches: usize },
+    #[error("there is no ground there: the bed's outline leaves it out")]
+    NotThere,
     #[error("{list} are not in the order of their numbers, each once")]
     OutOfOrder { list: &'static str },
     #[error("{crop} is kept where it is; let it move first")]

@@ -128,4 +128,29 @@ pub struct Site {
     /// where it is not known, which is where the server's own day is taken.
     #[serde(default)]
     pub zone: Option<String>,
+    /// The measures of its squares, where they are not the household's: one that changed its measures keeps the squares that its
+    /// plantings stand on.
+    #[serde(default)]
+    pub grid: Option<Units>,
+    /// The maize that a neighbour grows, where the household knows of it.
+    #[serde(default)]
+    pub neighbour_maize: Option<NeighbourMaize>,
+}
+
+impl Site {
+    /// The measures of its squares.
+    pub fn squares(&self) -> Units {
+        self.grid.unwrap_or(self.units)
+    }
+}
+
+/// Maize beyond the fence, whose pollen the wind brings.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[serde(deny_unknown_fields)]
+pub struct NeighbourMaize {
+    /// Its kind, as the catalogue's ways tell them apart: `sweet`, `extra-sweet`, `popping`; or `field` for fodder and grain.
+    pub strain: String,
+    /// How far it stands from this garden \[m\], 1 to 5000.
+    pub metres: u16,
 }

@@ -16,8 +16,10 @@ pub const FORMAT: &str = "patient-sparrow-garden";
 /// The version of the format written here. Version 1 had no schools of spacing, locked patches, drip lines or groupings;
 /// it is read as a garden by the square-foot grid. Versions before 3 had no turns: they wish for nothing yet.
 /// Versions before 4 had no almanac and said nothing of a patch's time. Versions before 5 told field by field what is
-/// planted in a patch, and knew no time zone. Versions before 6 had two frost dates or none, and a generic year for a climate.
-pub const VERSION: u32 = 6;
+/// planted in a patch, and knew no time zone. Versions before 6 had two frost dates or none, and a generic year for a climate. Versions
+/// before 7 had no distance or seeds of one planting, no margins, rectangles only, nothing in the yard but beds, and squares always
+/// by its measures.
+pub const VERSION: u32 = 7;
 
 /// A garden as one file.
 #[derive(Serialize, Deserialize, JsonSchema)]
@@ -172,4 +174,5 @@ const STEPS: [fn(&mut Value); VERSION as usize - 1] = [
         garden.get_mut("site").into_iter().for_each(upgrade::freezes_in);
         garden.get_mut("almanac").into_iter().for_each(upgrade::place_for_shape);
     },
+    |_| {},
 ];

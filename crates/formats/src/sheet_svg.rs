@@ -5,8 +5,10 @@
 
 use sparrow_core::ask::sheet::Sheet;
 use sparrow_core::catalogue::Catalogue;
+use sparrow_core::ground::shape::missing_corner;
 use sparrow_facts::bed::{Bed, BedKind};
 use sparrow_facts::garden::Garden;
+use sparrow_facts::shape::Shape;
 use sparrow_facts::units::{Length, Units};
 use std::fmt::Write;
 
@@ -121,7 +123,21 @@ impl Drawing<'_> {
     fn ground(&mut self) -> std::fmt::Result {
         let (w, h) = (self.mm(self.bed.length), self.mm(self.bed.width));
         let dash = if self.bed.kind == BedKind::Ground { " stroke-dasharray=\"2 1.2\"" } else { "" };
-        write!(self.text, "<rect width=\"{w}\" height=\"{h}\" fill=\"none\" stroke=\"#2a2420\" stroke-width=\".7\"{dash}/>")
+        let line = format!("fill=\"none\" stroke=\"#2a2420\" stroke-width=\".7\"{dash}");
+        match (self.bed.shape, missing_corner(self.bed)) {
+            (Shape::Round, _) => {
+                let (a, b) = (w / 2.0, h / 2.0);
+                write!(self.text, "<ellipse cx=\"{a}\" cy=\"{b}\" rx=\"{a}\" ry=\"{b}\" {line}/>")
+            }
+            (_, Some(gone)) => {
+                let (near, far) = if gone.far == Length::ZERO { (0.0, h) } else { (h, 0.0) };
+                let (inner, outer) = if gone.left == Length::ZERO { (w, 0.0) } else { (0.0, w) };
+                let x = self.mm(if gone.left == Length::ZERO { gone.right } else { gone.left });
+                let y = self.mm(if gone.far == Length::ZERO { gone.near } else { gone.far });
+                write!(self.text, "<path d=\"M{inner} {far}H{outer}V{y}H{x}V{near}H{inner}Z\" {line}/>")
+            }
+            (_, None) => write!(self.text, "<rect width=\"{w}\" height=\"{h}\" {line}/>"),
+        }
     }
 
     fn plantings(&mut self) -> std::fmt::Result {

@@ -10,6 +10,7 @@ use sparrow_facts::garden::Garden;
 use sparrow_facts::patch::Planted;
 use sparrow_facts::rect::Rect;
 use sparrow_facts::school::School;
+use sparrow_facts::shape::Shape;
 use sparrow_facts::spacing::OwnSpacing;
 use sparrow_facts::timing::Timing;
 use sparrow_facts::turns::Turns;
@@ -69,7 +70,7 @@ fn what_is_wrong_with_a_file_is_told_by_line_or_field() {
         ("not JSON", "hello".to_string(), "line 1, column 1: this is not a garden file".to_string()),
         ("a list", "[1, 2]".to_string(), "the field “format” says nothing of the kind".to_string()),
         ("someone else's file", "{\"format\": \"other\"}".to_string(), "the field “format” says “other”".to_string()),
-        ("a version to come", good.replace("\"version\": 6", "\"version\": 7"), "the field “version” says 7".to_string()),
+        ("a version to come", good.replace("\"version\": 7", "\"version\": 8"), "the field “version” says 8".to_string()),
         (
             "a word for a number",
             good.replacen(width, "\"width\": \"wide\"", 1),
@@ -115,13 +116,20 @@ fn a_file_of_each_version_is_read_as_the_same_garden_less_what_it_did_not_know()
         include_str!("data/garden-v4.json"),
         include_str!("data/garden-v5.json"),
         include_str!("data/garden-v6.json"),
+        include_str!("data/garden-v7.json"),
     ];
-    let [v1, v2, v3, v4, v5, v6] = files.map(|text| read(text, Catalogue::standard()).expect("it is one of ours"));
+    let [v1, v2, v3, v4, v5, v6, v7] = files.map(|text| read(text, Catalogue::standard()).expect("it is one of ours"));
     assert_eq!(v5.site.zone.as_deref(), Some("Pacific/Auckland"));
     assert_eq!(v5.patches[1].planted, Planted { between: true, ..Planted::usual("radish", "root") });
     assert!(v5.patches[0].timing != Timing::default() && v5.almanac != Almanac::default() && v5.turns != Turns::default());
 
-    let mut known = v6;
+    let mut known = v7;
+    assert!(known.patches[0].planted.distance.is_some() && known.patches[0].planted.in_each.is_some(), "the premise");
+    assert!(!known.fixtures.is_empty() && known.beds[0].shape != Shape::Rectangle && known.beds[0].margin.is_some());
+    known.patches.iter_mut().for_each(|patch| (patch.planted.distance, patch.planted.in_each) = (None, None));
+    known.beds.iter_mut().for_each(|bed| (bed.shape, bed.margin) = (Shape::Rectangle, None));
+    (known.fixtures, known.site.neighbour_maize) = (Vec::new(), None);
+    assert_eq!(v6, known);
     assert!(known.site.longitude.is_some() && known.site.months.is_some() && known.site.freezes.dates().is_some(), "the premise");
     (known.site.longitude, known.site.months) = (None, None);
     assert_eq!(v5, known);
@@ -167,7 +175,7 @@ fn what_is_wrong_with_an_earlier_file_is_told_by_its_field_and_never_panics() {
 fn the_schema_takes_the_files_that_are_written_and_refuses_broken_ones() {
     let validator = jsonschema::draft202012::new(&schema()).expect("it is a schema");
     let json = |garden: &Garden| -> serde_json::Value { serde_json::from_str(&write(garden)).unwrap() };
-    let example: serde_json::Value = serde_json::from_str(include_str!("data/garden-v6.json")).unwrap();
+    let example: serde_json::Value = serde_json::from_str(include_str!("data/garden-v7.json")).unwrap();
     for file in [json(&quillet()), json(&tern_court(date(2026, 11, 23)).unwrap()), example.clone()] {
         let wrong: Vec<String> = validator.iter_errors(&file).map(|error| error.to_string()).collect();
         assert!(wrong.is_empty(), "{wrong:?}");
@@ -175,7 +183,7 @@ fn the_schema_takes_the_files_that_are_written_and_refuses_broken_ones() {
     type Breaks = fn(&mut serde_json::Value);
     let broken: [(&str, Breaks); 8] = [
         ("another format", |file| file["format"] = "other".into()),
-        ("an earlier version", |file| file["version"] = 5.into()),
+        ("an earlier version", |file| file["version"] = 6.into()),
         ("no garden", |file| drop(file.as_object_mut().unwrap().remove("garden"))),
         ("a word for a length", |file| file["garden"]["beds"][0]["width"] = "wide".into()),
         ("a field nobody knows", |file| file["garden"]["beds"][0]["deepness"] = 3.into()),

@@ -1,6 +1,6 @@
 //! What does a plan cost, and for what? Counted the plainest way, apart from the search.
 
-use crate::instance::{Assign, Feeding, Instance};
+use crate::instance::{Assign, Family, Feeding, Instance};
 use serde::Serialize;
 use std::collections::{BTreeMap, BTreeSet};
 
@@ -18,7 +18,7 @@ pub struct Wanting {
 /// A family in a section in two years that are too near, the later one planned.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
 pub struct Clash {
-    /// The family.
+    /// The family, whatever sort of it.
     pub family: String,
     /// The section.
     pub section: String,
@@ -26,6 +26,8 @@ pub struct Clash {
     pub earlier: i32,
     /// The later year.
     pub later: i32,
+    /// The other family it should have waited for, where it is not its own.
+    pub after: Option<String>,
     /// Years it should have waited.
     pub interval: u32,
     /// What it costs.
@@ -45,19 +47,14 @@ pub struct Spread {
 
 /// The cost of a plan, split by term.
 #[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Cost {
     /// For squares short.
-    #[cfg_attr(feature = "sent", ts(type = "number"))]
     pub short: u64,
     /// For families too soon.
-    #[cfg_attr(feature = "sent", ts(type = "number"))]
     pub clash: u64,
     /// For hungry after hungry.
-    #[cfg_attr(feature = "sent", ts(type = "number"))]
     pub hungry: u64,
     /// For crops spread over sections.
-    #[cfg_attr(feature = "sent", ts(type = "number"))]
     pub spread: u64,
 }
 
@@ -90,7 +87,7 @@ impl Ledger {
         let present = presence(instance, plan);
         ledger.count_squares(instance, plan);
         ledger.count_clashes(instance, &present);
-        ledger.count_hungry(instance, &present);
+        ledger.count_hungry(instance, plan);
         ledger
     }
 
@@ -118,30 +115,49 @@ impl Ledger {
     }
 
     fn count_clashes(&mut self, instance: &Instance, present: &BTreeSet<(&str, &str, i32)>) {
-        for family in &instance.families {
+        for (_, root) in instance.roots() {
+            let sorts: Vec<&Family> = instance.sorts(root).map(|(_, sort)| sort).collect();
+            let others: Vec<&Family> = instance.others(root).map(|(_, other)| other).collect();
             for section in &instance.sections {
-                let interval = instance.interval(family, section);
-                for later in instance.planned().filter(|&year| present.contains(&(&family.id, &section.id, year))) {
+                let there = |family: &Family, year: i32| present.contains(&(family.id.as_str(), section.id.as_str(), year));
+                let any = |year: i32| sorts.iter().any(|sort| there(sort, year));
+                let interval = instance.interval(root, section);
+                for later in instance.planned() {
+                    let Some(risk) = sorts.iter().filter(|sort| there(sort, later)).map(|sort| sort.risk).max() else { continue };
                     for gap in 1..interval {
                         let earlier = later - gap as i32;
-                        let one = instance.one_stand(&family.id, &section.id, earlier, later);
-                        if !one && present.contains(&(&family.id, &section.id, earlier)) {
-                            let cost = instance.weights.clash * u64::from(family.risk) * u64::from(interval - gap);
-                            self.cost.clash += cost;
-                            let (family, section) = (family.id.clone(), section.id.clone());
-                            self.clashes.push(Clash { family, section, earlier, later, interval, cost });
+                        let one = instance.one_stand(&root.id, &section.id, earlier, later)
+                            || root.stays && (earlier + 1..later).all(any);
+                        let own = !one && sorts.iter().any(|sort| !sort.harmless && there(sort, earlier));
+                        let settled = root.stays && any(later - 1);
+                        let other = others.iter().find(|other| !settled && there(other, earlier));
+                        if !own && other.is_none() {
+                            continue;
                         }
+                        let cost = instance.weights.clash * u64::from(risk) * u64::from(interval - gap);
+                        self.cost.clash += cost;
+                        let after = other.filter(|_| !own).map(|other| instance.root(&other.id).to_string());
+                        let (family, section) = (root.id.clone(), section.id.clone());
+                        self.clashes.push(Clash { family, section, earlier, later, after, interval, cost });
                     }
                 }
             }
         }
     }
 
-    fn count_hungry(&mut self, instance: &Instance, present: &BTreeSet<(&str, &str, i32)>) {
-        let heavy: Vec<&str> =
-            instance.families.iter().filter(|family| family.feeding == Feeding::Heavy).map(|family| family.id.as_str()).collect();
+    fn count_hungry(&mut self, instance: &Instance, plan: &[Assign]) {
+        let heavy = |family: &str, own: Option<Feeding>| instance.hunger(family, own) == Some(Feeding::Heavy);
+        let demand = |id: &str| instance.demands.iter().find(|demand| demand.id == id);
+        let planned = plan.iter().filter(|assign| {
+            assign.squares > 0 && demand(&assign.demand).is_some_and(|demand| heavy(&demand.family, demand.feeding))
+        });
+        let stood = instance.history.iter().filter(|stood| heavy(&stood.family, stood.feeding));
+        let hungry: BTreeSet<(&str, i32)> = planned
+            .map(|assign| (assign.section.as_str(), assign.year))
+            .chain(stood.map(|stood| (stood.section.as_str(), stood.year)))
+            .collect();
         for section in &instance.sections {
-            let hungry = |year: i32| heavy.iter().any(|&family| present.contains(&(family, section.id.as_str(), year)));
+            let hungry = |year: i32| hungry.contains(&(section.id.as_str(), year));
             for year in instance.planned().filter(|&year| hungry(year) && hungry(year - 1)) {
                 self.cost.hungry += instance.weights.hungry;
                 self.hungry.push((section.id.clone(), year));

@@ -40,6 +40,26 @@ pub struct Family {
     pub risk: u32,
     /// How hungry it is.
     pub feeding: Feeding,
+    /// The family it is one with, where it is another sort of it at a risk of its own, such as resistant varieties: the interval is
+    /// that family's, and where both are too soon the greater risk counts.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub of: Option<String>,
+    /// Other families whose stand it waits for as for its own.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub after: Vec<String>,
+    /// Nothing waits for its stand: it is out before it does harm.
+    #[serde(default, skip_serializing_if = "std::ops::Not::not")]
+    pub harmless: bool,
+    /// It stays where it is for years: years that follow each other are one stand.
+    #[serde(default, skip_serializing_if = "std::ops::Not::not")]
+    pub stays: bool,
+}
+
+impl Family {
+    /// A family that waits for itself alone.
+    pub fn plain(id: &str, interval: u32, risk: u32, feeding: Feeding) -> Self {
+        Family { id: id.into(), interval, risk, feeding, of: None, after: Vec::new(), harmless: false, stays: false }
+    }
 }
 
 /// A crop wanted every planned year, or in some of them.
@@ -62,6 +82,9 @@ pub struct Demand {
     /// Whether it is planted in the last part of the year before, and holds that too.
     #[serde(default, skip_serializing_if = "std::ops::Not::not")]
     pub overwinters: bool,
+    /// How hungry it is, where it is not as its family.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub feeding: Option<Feeding>,
 }
 
 /// A family that stood in a section in a year before the planned ones, -1 being the last one; or that is
@@ -74,6 +97,16 @@ pub struct Stood {
     pub section: String,
     /// The family.
     pub family: String,
+    /// How hungry it was, where it was not as its family.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub feeding: Option<Feeding>,
+}
+
+impl Stood {
+    /// A family that stood, as hungry as it is.
+    pub fn of(year: i32, section: &str, family: &str) -> Self {
+        Stood { year, section: section.into(), family: family.into(), feeding: None }
+    }
 }
 
 /// A demand that stands in a section in a year and nowhere else.
@@ -235,6 +268,7 @@ impl Instance {
         for family in &self.families {
             range("interval", i64::from(family.interval), 0, 30)?;
             range("risk", i64::from(family.risk), 0, 1000)?;
+            family.of.iter().chain(&family.after).try_for_each(|other| known("family", &families, other))?;
         }
         for section in &self.sections {
             range("squares of a section", i64::from(section.squares), 0, 10_000)?;
@@ -284,12 +318,42 @@ impl Instance {
         longer.map(|longer| longer.interval).chain([family.interval]).max().unwrap_or(0)
     }
 
-    /// Whether a family stood through from one year to another as one stand.
+    /// The families that are one, under the name of the first.
+    pub fn sorts<'a>(&'a self, root: &'a Family) -> impl Iterator<Item = (usize, &'a Family)> + Clone {
+        let one = move |family: &&Family| family.id == root.id || family.of.as_ref() == Some(&root.id);
+        self.families.iter().enumerate().filter(move |(_, family)| one(family))
+    }
+
+    /// The families that are no sort of another, with their numbers.
+    pub fn roots(&self) -> impl Iterator<Item = (usize, &Family)> {
+        self.families.iter().enumerate().filter(|(_, family)| family.of.is_none())
+    }
+
+    /// The family that a name is a sort of, or the name itself.
+    pub fn root<'a>(&'a self, family: &'a str) -> &'a str {
+        let named = self.families.iter().find(|one| one.id == family);
+        named.and_then(|one| one.of.as_deref()).unwrap_or(family)
+    }
+
+    /// The sorts of other families for whose stand a family waits.
+    pub fn others<'a>(&'a self, root: &'a Family) -> impl Iterator<Item = (usize, &'a Family)> + Clone {
+        let waited = move |family: &&Family| {
+            root.after.iter().any(|after| family.id == *after || family.of.as_ref() == Some(after)) && !family.harmless
+        };
+        self.families.iter().enumerate().filter(move |(_, family)| waited(family))
+    }
+
+    /// How hungry what is wanted is.
+    pub fn hunger(&self, family: &str, own: Option<Feeding>) -> Option<Feeding> {
+        own.or_else(|| self.families.iter().find(|one| one.id == family).map(|one| one.feeding))
+    }
+
+    /// Whether a family, of any sort, stood through from one year to another as one stand.
     pub fn one_stand(&self, family: &str, section: &str, earlier: i32, later: i32) -> bool {
         let still = |year: i32| {
             self.through
                 .iter()
-                .any(|stood| (stood.family.as_str(), stood.section.as_str(), stood.year) == (family, section, year))
+                .any(|stood| (self.root(&stood.family), stood.section.as_str(), stood.year) == (family, section, year))
         };
         (earlier + 1..=later).all(still)
     }
@@ -306,6 +370,15 @@ impl Instance {
     /// Whether a section offers all that a demand needs.
     pub fn suits(&self, demand: &Demand, section: &Section) -> bool {
         demand.needs.iter().all(|need| section.tags.contains(need))
+    }
+
+    /// The same without a demand in some planned years.
+    pub fn without(&self, (demand, years): &(String, Vec<i32>)) -> Instance {
+        let mut part = self.clone();
+        for one in part.demands.iter_mut().filter(|one| one.id == *demand) {
+            one.years.get_or_insert_with(|| (0..self.years).collect()).retain(|year| !years.contains(year));
+        }
+        part
     }
 
     /// Whether a demand is wanted in a planned year.

@@ -4,7 +4,7 @@
 //! 'two or more' and so on, so that every sum is a cardinality. What costs something is a [`Term`].
 
 use crate::engine::{Engine, Lit};
-use crate::instance::{Assign, Demand, Feeding, Instance};
+use crate::instance::{Assign, Demand, Family, Feeding, Instance};
 use std::collections::HashMap;
 
 /// Something that costs `weight` for each of its steps beyond `met`, which are paid already.
@@ -36,7 +36,7 @@ pub struct Model<'i> {
     pub present: HashMap<Place, Lit>,
     /// Squares short by demand and year.
     pub short: HashMap<(usize, i32), Vec<Lit>>,
-    /// Pairs of years of a family in a section that clash, both planned.
+    /// What says that a family, by its first sort, is too soon in a section in a year after an earlier one.
     pub clashes: Vec<(Place, i32, Lit)>,
 }
 
@@ -122,6 +122,10 @@ impl<'i> Model<'i> {
         }
         let short = self.counter(demand.squares as usize);
         all.extend(short.iter().copied());
+        // What stays excuses later years by its squares: then none may be there that the plan does not have.
+        if instance.families.get(family).is_some_and(|family| family.stays) {
+            self.engine.at_most(&all, demand.squares as usize);
+        }
         self.engine.at_least(&all, demand.squares as usize);
         self.cost(short.clone(), instance.weights.short);
         self.short.insert((number, year), short);
@@ -218,52 +222,145 @@ impl<'i> Model<'i> {
 
     fn say_clashes(&mut self) {
         let instance = self.instance;
-        for (number, family) in instance.families.iter().enumerate() {
-            for (at, section) in instance.sections.iter().enumerate() {
-                let interval = instance.interval(family, section);
-                let weight = |gap: u32| instance.weights.clash * u64::from(family.risk) * u64::from(interval - gap);
+        for (number, root) in instance.roots() {
+            for at in 0..instance.sections.len() {
                 for later in instance.planned() {
-                    let Some(&present) = self.present.get(&(number, at, later)) else { continue };
-                    let mut remembered = 0;
-                    for gap in 1..interval {
-                        let earlier = later - gap as i32;
-                        if instance.one_stand(&family.id, &section.id, earlier, later) {
-                            continue;
-                        }
-                        if earlier < 0 {
-                            let stood = |stood: &super::Stood| {
-                                stood.year == earlier && stood.section == section.id && stood.family == family.id
-                            };
-                            remembered += if instance.history.iter().any(stood) { weight(gap) } else { 0 };
-                        } else if let Some(&before) = self.present.get(&(number, at, earlier)) {
-                            let both = self.engine.question();
-                            self.engine.at_least_one(&[!present, !before, both]);
-                            self.cost(vec![both], weight(gap));
-                            self.clashes.push(((number, at, later), earlier, both));
-                        }
-                    }
-                    self.cost(vec![present], remembered);
+                    self.say_clash((number, at, later), root);
                 }
             }
         }
     }
 
+    /// What a family costs in a section in a year when it was there too lately: so much for each level of risk that is there.
+    fn say_clash(&mut self, place: Place, root: &Family) {
+        let instance = self.instance;
+        let (_, at, later) = place;
+        let interval = instance.interval(root, &instance.sections[at]);
+        let levels = self.levels(root, at, later);
+        let Some(&(_, any)) = levels.first() else { return };
+        let mut remembered = vec![0; levels.len()];
+        for gap in 1..interval {
+            let earlier = later - gap as i32;
+            let excuses = self.excuses(root, at, (earlier, later));
+            if excuses.is_empty() {
+                continue;
+            }
+            let certain = excuses.iter().any(Vec::is_empty);
+            let both: Vec<Lit> = if certain { Vec::new() } else { levels.iter().map(|_| self.engine.question()).collect() };
+            for (level, &(risk, there)) in levels.iter().enumerate() {
+                let weight = instance.weights.clash * u64::from(risk) * u64::from(interval - gap);
+                let Some(&both) = both.get(level) else {
+                    remembered[level] += weight;
+                    continue;
+                };
+                for excuse in &excuses {
+                    let clause: Vec<Lit> = [!there, both].into_iter().chain(excuse.iter().copied()).collect();
+                    self.engine.at_least_one(&clause);
+                }
+                self.cost(vec![both], weight);
+            }
+            self.clashes.push((place, earlier, both.first().copied().unwrap_or(any)));
+        }
+        for (weight, (_, there)) in remembered.into_iter().zip(levels) {
+            self.cost(vec![there], weight);
+        }
+    }
+
+    /// The sorts of a family in a section in a year by their risks: by how much each is riskier than the one before, and whether
+    /// one so risky is there. Nothing where none can be.
+    fn levels(&mut self, root: &Family, at: usize, year: i32) -> Vec<(u32, Lit)> {
+        let mut there: Vec<(u32, Lit)> = self
+            .instance
+            .sorts(root)
+            .filter_map(|(sort, family)| Some((family.risk, *self.present.get(&(sort, at, year))?)))
+            .collect();
+        there.sort_by_key(|sort| sort.0);
+        let mut levels = Vec::new();
+        let mut below = 0;
+        for (from, &(risk, own)) in there.iter().enumerate() {
+            if from > 0 && risk == below {
+                continue;
+            }
+            let so_risky = &there[from..];
+            let lit = if so_risky.len() == 1 {
+                own
+            } else {
+                let question = self.engine.question();
+                so_risky.iter().for_each(|&(_, present)| self.engine.at_least_one(&[!present, question]));
+                question
+            };
+            levels.push((risk - below, lit));
+            below = risk;
+        }
+        levels
+    }
+
+    /// All that could have a family come too soon in the later of two years, each as what would excuse it: that the earlier stand is
+    /// not there, or that what stays stood through. An excuse with nothing in it is none.
+    fn excuses(&self, root: &Family, at: usize, (earlier, later): (i32, i32)) -> Vec<Vec<Lit>> {
+        let instance = self.instance;
+        let section = &instance.sections[at].id;
+        let mut excuses = Vec::new();
+        let mut say = |sorts: &mut dyn Iterator<Item = (usize, &Family)>, through: &[Vec<Lit>]| {
+            for (sort, family) in sorts {
+                let stood = instance
+                    .history
+                    .iter()
+                    .any(|stood| (stood.year, &stood.section, &stood.family) == (earlier, section, &family.id) && earlier < 0);
+                let before = self.present.get(&(sort, at, earlier)).filter(|_| earlier >= 0);
+                if stood || before.is_some() {
+                    let gone = before.map(|&before| !before);
+                    excuses.extend(through.iter().map(|through| through.iter().copied().chain(gone).collect()));
+                }
+            }
+        };
+        if !instance.one_stand(&root.id, section, earlier, later) {
+            let through: Vec<Vec<Lit>> = if root.stays {
+                (earlier + 1..later).filter_map(|year| self.stands(root, at, year)).collect()
+            } else {
+                vec![Vec::new()]
+            };
+            say(&mut instance.sorts(root).filter(|(_, sort)| !sort.harmless), &through);
+        }
+        let settled = if root.stays { self.stands(root, at, later - 1) } else { Some(Vec::new()) };
+        let settled: Vec<Vec<Lit>> = settled.into_iter().collect();
+        say(&mut instance.others(root), &settled);
+        excuses
+    }
+
+    /// What says that a family that stays stands in a section in a year, and none of which may hold without squares of it there;
+    /// nothing where it certainly stands.
+    fn stands(&self, root: &Family, at: usize, year: i32) -> Option<Vec<Lit>> {
+        let instance = self.instance;
+        let section = &instance.sections[at].id;
+        let sort = |name: &str| instance.root(name) == root.id;
+        if instance.history.iter().any(|stood| stood.year == year && stood.section == *section && sort(&stood.family)) {
+            return None;
+        }
+        let demands = instance.demands.iter().enumerate().filter(|(_, demand)| sort(&demand.family));
+        Some(demands.filter_map(|(number, _)| self.squares.get(&(number, at, year))?.first().copied()).collect())
+    }
+
     fn say_hunger(&mut self) {
         let instance = self.instance;
-        let heavy = |name: &str| instance.families.iter().any(|family| family.id == name && family.feeding == Feeding::Heavy);
+        let heavy = |family: &str, own: Option<Feeding>| instance.hunger(family, own) == Some(Feeding::Heavy);
         for (at, section) in instance.sections.iter().enumerate() {
-            let stood = |stood: &super::Stood| stood.year == -1 && stood.section == section.id && heavy(&stood.family);
+            let stood = |year: i32| {
+                let mut here = instance.history.iter().filter(|stood| stood.year == year && stood.section == section.id);
+                here.any(|stood| heavy(&stood.family, stood.feeding))
+            };
             let mut before: Option<Lit> = None;
-            let after_hungry = instance.history.iter().any(stood);
             for year in instance.planned() {
-                let hungry: Vec<Lit> = (0..instance.families.len())
-                    .filter(|&number| instance.families[number].feeding == Feeding::Heavy)
-                    .filter_map(|number| self.present.get(&(number, at, year)).copied())
-                    .collect();
-                let now = (!hungry.is_empty()).then(|| self.engine.question());
+                let wanted = instance.demands.iter().enumerate().filter(|(_, demand)| heavy(&demand.family, demand.feeding));
+                let hungry: Vec<Lit> =
+                    wanted.filter_map(|(number, _)| self.squares.get(&(number, at, year))?.first().copied()).collect();
+                let now = (!hungry.is_empty() || stood(year)).then(|| self.engine.question());
                 if let Some(now) = now {
-                    hungry.iter().for_each(|&present| self.engine.at_least_one(&[!present, now]));
-                    if year == 0 && after_hungry {
+                    hungry.iter().for_each(|&planted| self.engine.at_least_one(&[!planted, now]));
+                    if stood(year) {
+                        self.engine.must(now);
+                    }
+                    if year == 0 && stood(-1) {
                         self.cost(vec![now], instance.weights.hungry);
                     }
                     if let Some(before) = before {

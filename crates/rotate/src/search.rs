@@ -18,13 +18,10 @@ use std::collections::HashMap;
 
 /// How far a search has come.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Progress {
     /// Cost of the best plan so far.
-    #[cfg_attr(feature = "sent", ts(type = "number | null"))]
     pub cost: Option<u64>,
     /// No plan costs less.
-    #[cfg_attr(feature = "sent", ts(type = "number"))]
     pub bound: u64,
 }
 

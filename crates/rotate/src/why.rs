@@ -6,11 +6,15 @@ use crate::instance::{Assign, Instance, Stood};
 use crate::model::Model;
 use serde::Serialize;
 
-/// What forces a clash. Leave any one of these out, and the clash can be avoided without another one.
+/// What forces a clash by itself: leave any one of these out, and the others no longer do. All that is wished beside them may still
+/// force it in another way, so what leaving out one wish does is asked apart.
 #[derive(Debug, Clone, Default, PartialEq, Eq, Serialize)]
 pub struct Cause {
     /// Demands, each with the planned years in which it is part of the cause.
     pub wishes: Vec<(String, Vec<i32>)>,
+    /// Those of them without which, in those years, the clash can be avoided with everything else wished as it is, without another
+    /// clash and without more squares short.
+    pub enough: Vec<String>,
     /// What stood.
     pub memories: Vec<Stood>,
     /// Needs of demands that keep them out of sections.
@@ -42,7 +46,7 @@ pub fn why(instance: &Instance, plan: &[Assign], clash: &Clash, go_on: &mut dyn 
         return Cause::default();
     }
     let mut order: Vec<usize> = (0..part.demands.len()).collect();
-    order.sort_by_key(|&at| part.demands[at].family == clash.family);
+    order.sort_by_key(|&at| instance.root(&part.demands[at].family) == clash.family);
     for &at in &order {
         try_without(&mut part, &mut forced, |part| part.demands[at].years = Some(Vec::new()));
     }
@@ -70,9 +74,13 @@ pub fn why(instance: &Instance, plan: &[Assign], clash: &Clash, go_on: &mut dyn 
         try_without(&mut part, &mut forced, |part| part.sections[at].squares = VAST);
     }
     let wanted = part.demands.iter().filter_map(|demand| Some((demand.id.clone(), demand.years.clone()?)));
+    let wishes: Vec<(String, Vec<i32>)> = wanted.filter(|(_, years)| !years.is_empty()).collect();
+    let enough = wishes.iter().filter(|wish| avoidable(&instance.without(wish), &allowed, clash, go_on) == Some(true));
+    let enough = enough.map(|(demand, _)| demand.clone()).collect();
     let in_part = |demand: &&super::Demand| demand.years != Some(Vec::new());
     Cause {
-        wishes: wanted.filter(|(_, years)| !years.is_empty()).collect(),
+        wishes,
+        enough,
         needs: part
             .demands
             .iter()
@@ -110,23 +118,9 @@ fn avoidable(part: &Instance, allowed: &Ledger, clash: &Clash, go_on: &mut dyn F
             model.engine.must(!step);
         }
     }
-    for &((family, section, later), earlier, both) in &model.clashes {
+    for &((family, section, later), earlier, clashes) in &model.clashes {
         if !tolerated(&part.families[family].id, &part.sections[section].id, earlier, later) {
-            model.engine.must(!both);
-        }
-    }
-    for (&(family, section, later), &present) in &model.present {
-        let (family, section) = (&part.families[family], &part.sections[section]);
-        let too_soon = |stood: &&Stood| {
-            !part.one_stand(&family.id, &section.id, stood.year, later)
-                && stood.year < 0
-                && stood.section == section.id
-                && stood.family == family.id
-                && later - stood.year < part.interval(family, section) as i32
-        };
-        let mut before = part.history.iter().filter(too_soon);
-        if before.any(|stood| !tolerated(&family.id, &section.id, stood.year, later)) {
-            model.engine.must(!present);
+            model.engine.must(!clashes);
         }
     }
     match model.engine.solve(&[], EACH, go_on) {

@@ -4,10 +4,10 @@
 mod rotations;
 
 use proptest::prelude::*;
-use sparrow_rotate::Feeding;
 use sparrow_rotate::Ledger;
 use sparrow_rotate::why;
 use sparrow_rotate::{Assign, Closed, Demand, Instance, Longer, Pin, Section, Stood, Taken};
+use sparrow_rotate::{Family, Feeding};
 use sparrow_rotate::{Progress, solve};
 
 fn to_the_end(_: Progress, _: &[Assign]) -> bool {
@@ -59,11 +59,20 @@ fn two_hundred_made_problems_have_the_optimum_that_the_reference_proved() {
 /// A demand of the four-bed rotations that bulletins print: one group of crops fills a bed.
 fn group(id: &str, family: &str) -> Demand {
     let slots = vec!["main".to_string()];
-    Demand { id: id.into(), family: family.into(), squares: 16, slots, needs: Vec::new(), years: None, overwinters: false }
+    Demand {
+        id: id.into(),
+        family: family.into(),
+        squares: 16,
+        slots,
+        needs: Vec::new(),
+        years: None,
+        overwinters: false,
+        feeding: None,
+    }
 }
 
 fn four_beds(years: i32) -> Instance {
-    let family = |id: &str, feeding| sparrow_rotate::Family { id: id.into(), interval: 4, risk: 3, feeding };
+    let family = |id: &str, feeding| sparrow_rotate::Family::plain(id, 4, 3, feeding);
     let section = |at: u32| Section { id: format!("bed {at}"), squares: 16, tags: Vec::new() };
     Instance {
         years,
@@ -162,7 +171,7 @@ fn the_cause_of_a_clash_is_irreducible_and_leaves_out_what_has_no_part_in_it() {
     instance.demands.iter_mut().for_each(|demand| demand.squares = 4);
     instance.demands[0].needs = vec!["trellis".into()];
     instance.sections[2].tags = vec!["trellis".into()];
-    instance.history = vec![Stood { year: -3, section: "bed 0".into(), family: "legumes".into() }];
+    instance.history = vec![Stood::of(-3, "bed 0", "legumes")];
     let answer = best(&instance);
     let ledger = Ledger::of(&instance, &answer.plan);
     assert_eq!(ledger.clashes.len(), 1, "the premise");
@@ -178,10 +187,7 @@ fn a_cause_names_the_memory_and_the_full_bed_that_force_it() {
     let mut instance = four_beds(1);
     instance.sections.truncate(2);
     instance.demands = vec![group("cabbage", "brassicas"), group("potato", "nightshades")];
-    instance.history = vec![
-        Stood { year: -1, section: "bed 0".into(), family: "brassicas".into() },
-        Stood { year: -2, section: "bed 1".into(), family: "brassicas".into() },
-    ];
+    instance.history = vec![Stood::of(-1, "bed 0", "brassicas"), Stood::of(-2, "bed 1", "brassicas")];
     let answer = best(&instance);
     let ledger = Ledger::of(&instance, &answer.plan);
     let cause = why(&instance, &answer.plan, &ledger.clashes[0], &mut || true);
@@ -193,7 +199,7 @@ fn a_cause_names_the_memory_and_the_full_bed_that_force_it() {
 #[test]
 fn a_problem_that_makes_no_sense_is_refused_in_words() {
     let good = four_beds(2);
-    let stood = Stood { year: -1, section: "bed 9".into(), family: "legumes".into() };
+    let stood = Stood::of(-1, "bed 9", "legumes");
     let unknown = Instance { history: vec![stood], ..good.clone() };
     let twice = Instance { demands: vec![group("beans", "legumes"), group("beans", "legumes")], ..good.clone() };
     let endless = Instance { years: 31, ..good.clone() };
@@ -276,9 +282,9 @@ fn with_everything([a, b, c, d]: [u8; 4]) -> Instance {
     let section = |byte: u8| instance.sections[usize::from(byte % 2)].id.clone();
     let (first, second, third) = (section(a / 3), section(b / 3), section(c / 3));
     let year = |byte: u8| i32::from(byte / 8 % 2);
-    instance.history = vec![Stood { year: -1 - year(a), section: first.clone(), family: "brassicas".into() }];
+    instance.history = vec![Stood::of(-1 - year(a), &first, "brassicas")];
     if b % 4 == 0 {
-        instance.history.push(Stood { year: year(b), section: second.clone(), family: "nightshades".into() });
+        instance.history.push(Stood::of(year(b), &second, "nightshades"));
         instance.taken = vec![Taken { section: second.clone(), year: year(b), squares: 1 }];
     }
     if c % 4 == 1 {
@@ -293,8 +299,43 @@ fn with_everything([a, b, c, d]: [u8; 4]) -> Instance {
     instance
 }
 
+/// The same with sorts of families: resistant ones, some that are out in time, some that stay, some that wait for others.
+fn with_sorts([a, b, c, d, e]: [u8; 5]) -> Instance {
+    let mut instance = with_everything([a, b, c, d]);
+    let bit = |n: u8| e >> n & 1 == 1;
+    let plain = |id: &str, interval, risk| Family::plain(id, interval, risk, Feeding::Moderate);
+    instance.families.push(Family { of: Some("brassicas".into()), stays: bit(0), ..plain("resistant brassicas", 4, 1) });
+    instance.families.push(Family { after: vec!["brassicas".into()], harmless: true, ..plain("cress", 2, 3) });
+    for family in &mut instance.families {
+        match family.id.as_str() {
+            "brassicas" => family.stays = bit(0),
+            "nightshades" if bit(1) => family.after = vec!["brassicas".into()],
+            _ => {}
+        }
+    }
+    for (at, demand) in instance.demands.iter_mut().enumerate() {
+        let own = |yes: bool, name: &str| (yes && demand.family == "brassicas").then(|| name.to_string());
+        let sort = own(bit(2) && at == 1, "resistant brassicas").or_else(|| own(bit(3) && at == 0, "cress"));
+        demand.family = sort.unwrap_or_else(|| demand.family.clone());
+        demand.feeding = (e >> 4 & 3 == at as u8).then_some(Feeding::Heavy);
+    }
+    if bit(6) {
+        let stood = Stood { feeding: Some(Feeding::Light), ..instance.history[0].clone() };
+        instance.history.push(Stood { year: stood.year - 1, ..stood });
+    }
+    instance
+}
+
 proptest! {
     #![proptest_config(ProptestConfig { cases: 150, ..ProptestConfig::default() })]
+
+    #[test]
+    fn prop_small_problems_with_sorts_of_families_cost_what_trying_every_plan_finds(bytes in any::<[u8; 5]>()) {
+        let instance = with_sorts(bytes);
+        let answer = best(&instance);
+        prop_assert!(answer.proven);
+        prop_assert_eq!(answer.cost.total(), enumerated(&instance), "{:?}", instance);
+    }
 
     #[test]
     fn prop_small_problems_cost_what_trying_every_plan_finds(bytes in any::<[u8; 4]>()) {

@@ -12,10 +12,11 @@ use sparrow_core::rules::findings::Finding;
 use sparrow_core::season::year::GrowingYear;
 use sparrow_facts::almanac::Almanac;
 use sparrow_facts::bed::Bed;
+use sparrow_facts::fixture::Fixture;
 use sparrow_facts::garden::Garden;
 use sparrow_facts::grouping::OwnGrouping;
 use sparrow_facts::history::PastStand;
-use sparrow_facts::ids::{BedId, OwnGroupingId, PastId, PatchId, TurnPlanId, WishId};
+use sparrow_facts::ids::{BedId, FixtureId, OwnGroupingId, PastId, PatchId, TurnPlanId, WishId};
 use sparrow_facts::patch::Patch;
 use sparrow_facts::school::School;
 use sparrow_facts::site::Site;
@@ -48,6 +49,8 @@ pub struct FactsNow {
     pub spacings: Option<Vec<OwnSpacing>>,
     /// Own groupings.
     pub groupings: ListNow<OwnGrouping, OwnGroupingId>,
+    /// Fixtures of the yard.
+    pub fixtures: ListNow<Fixture, FixtureId>,
     /// The household's school of spacing.
     pub school: Option<School>,
     /// All that is said of the years ahead, when anything of it changed.
@@ -67,6 +70,8 @@ pub struct NumbersMade {
     pub past: Vec<PastId>,
     /// Own groupings.
     pub groupings: Vec<OwnGroupingId>,
+    /// Fixtures of the yard.
+    pub fixtures: Vec<FixtureId>,
     /// Wishes for the years ahead.
     pub wishes: Vec<WishId>,
     /// Kept plans.
@@ -161,7 +166,7 @@ fn other<T: Clone + PartialEq>(before: &T, after: &T) -> Option<T> {
 impl FactsNow {
     fn between(before: &Garden, after: &Garden) -> FactsNow {
         // Taken apart, so that a fact that is forgotten here does not compile.
-        let Garden { site, beds, patches, past, spacings, groupings, school, turns, almanac } = after;
+        let Garden { site, beds, patches, past, spacings, groupings, fixtures, school, turns, almanac } = after;
         FactsNow {
             site: other(&before.site, site),
             beds: rows(&before.beds, beds, |bed| bed.id),
@@ -169,6 +174,7 @@ impl FactsNow {
             past: rows(&before.past, past, |past| past.id),
             spacings: other(&before.spacings, spacings),
             groupings: rows(&before.groupings, groupings, |own| own.id),
+            fixtures: rows(&before.fixtures, fixtures, |one| one.id),
             school: other(&before.school, school),
             turns: other(&before.turns, turns).map(Box::new),
             almanac: other(&before.almanac, almanac).map(Box::new),
@@ -183,6 +189,7 @@ impl NumbersMade {
             patches: new(&before.patches, &after.patches, |patch| patch.id),
             past: new(&before.past, &after.past, |past| past.id),
             groupings: new(&before.groupings, &after.groupings, |own| own.id),
+            fixtures: new(&before.fixtures, &after.fixtures, |one| one.id),
             wishes: new(&before.turns.wishes, &after.turns.wishes, |wish| wish.id),
             plans: new(&before.turns.plans, &after.turns.plans, |plan| plan.id),
         }

@@ -78,6 +78,8 @@ fn of(latitude: Latitude, longitude: Option<Longitude>, height: Option<i16>) -> 
         height,
         months,
         zone: None,
+        grid: None,
+        neighbour_maize: None,
     };
     let weather = Weather::at(&site, &Almanac::default());
     let means = |days: &[f64]| sparrow_core::climate::normals::monthly_means(days).map(TenthsC::of);

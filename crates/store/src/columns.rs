@@ -5,6 +5,8 @@ use crate::StoreError;
 use serde::Serialize;
 use serde::de::DeserializeOwned;
 use sparrow_facts::school::School;
+use sparrow_facts::spacing::Spacing;
+use sparrow_facts::units::Length;
 
 /// A number of the database in the smaller type of the facts; the tables' checks keep it in range.
 pub fn fit<T: TryFrom<U>, U: Copy + std::fmt::Display>(number: U) -> Result<T, StoreError> {
@@ -41,6 +43,12 @@ pub fn school(word: &str, figure: Option<i16>) -> Result<School, StoreError> {
         "square-foot" => School::SquareFoot,
         other => return Err(unknown("a school of spacing", other)),
     })
+}
+
+/// A pair of distances, where both are there.
+pub fn spacing(along: Option<i32>, across: Option<i32>) -> Option<Spacing> {
+    let (along, across) = along.zip(across)?;
+    Some(Spacing { along: Length::tenths_mm(along), across: Length::tenths_mm(across) })
 }
 
 /// The word and the figure a school is stored as.

@@ -1,7 +1,7 @@
 //! Reads the facts of one garden.
 
-use crate::columns::{fit, of_word, school, unknown};
-use crate::{GardenId, StoreError, almanac, groupings, turns};
+use crate::columns::{fit, of_word, school, spacing, unknown};
+use crate::{GardenId, StoreError, almanac, fixtures, groupings, turns};
 use jiff_sqlx::Date;
 use sparrow_facts::bed::{Bed, BedKind, Board, Brace, Reach, Trellis};
 use sparrow_facts::garden::Garden;
@@ -10,7 +10,8 @@ use sparrow_facts::ids::{BedId, PastId, PatchId};
 use sparrow_facts::patch::{Patch, Planted};
 use sparrow_facts::rect::{Rect, RowLine};
 use sparrow_facts::school::School;
-use sparrow_facts::site::{Freezes, Frost, Latitude, Longitude, MonthDay, PlaceMonths, Site};
+use sparrow_facts::shape::Shape;
+use sparrow_facts::site::{Freezes, Frost, Latitude, Longitude, MonthDay, NeighbourMaize, PlaceMonths, Site};
 use sparrow_facts::spacing::OwnSpacing;
 use sparrow_facts::timing::Timing;
 use sparrow_facts::units::{Length, Units, Volume};
@@ -25,6 +26,7 @@ pub async fn load(connection: &mut PgConnection, garden: GardenId) -> Result<Gar
         past: past(connection, garden).await?,
         spacings: spacings(connection, garden).await?,
         groupings: groupings::load(connection, garden).await?,
+        fixtures: fixtures::load(connection, garden).await?,
         school: household_school(connection, garden).await?,
         turns: turns::load(connection, garden).await?,
         almanac: almanac::load(connection, garden).await?,
@@ -34,7 +36,8 @@ pub async fn load(connection: &mut PgConnection, garden: GardenId) -> Result<Gar
 async fn site(connection: &mut PgConnection, garden: GardenId) -> Result<Site, StoreError> {
     let row = sqlx::query!(
         "select name, place, latitude, units, north, last_month, last_day, first_month, first_day, spread_days, zone,
-                longitude, place_means, place_rain, freezes, frost_years, height
+                longitude, place_means, place_rain, freezes, frost_years, height,
+                grid, neighbour_strain, neighbour_metres
          from garden where id = $1",
         garden.0
     )
@@ -61,7 +64,23 @@ async fn site(connection: &mut PgConnection, garden: GardenId) -> Result<Site, S
     let (latitude, north) = (Latitude(row.latitude), fit(row.north)?);
     let longitude = row.longitude.map(Longitude);
     let (height, zone) = (row.height, row.zone);
-    Ok(Site { name: row.name, place: row.place, latitude, units, north, freezes, longitude, height, months, zone })
+    let grid = row.grid.as_deref().map(of_word).transpose()?;
+    let neighbour = row.neighbour_strain.zip(row.neighbour_metres);
+    let neighbour_maize = neighbour.map(|(strain, metres)| Ok::<_, StoreError>(NeighbourMaize { strain, metres: fit(metres)? }));
+    Ok(Site {
+        name: row.name,
+        place: row.place,
+        latitude,
+        units,
+        north,
+        freezes,
+        longitude,
+        height,
+        months,
+        zone,
+        grid,
+        neighbour_maize: neighbour_maize.transpose()?,
+    })
 }
 
 fn months(mean: &[i16], rain: &[i32]) -> Result<PlaceMonths, StoreError> {
@@ -87,7 +106,8 @@ async fn beds(connection: &mut PgConnection, garden: GardenId) -> Result<Vec<Bed
     .await?;
     let rows = sqlx::query!(
         "select id, name, kind, board, volume_ml, length, width, depth, x, y, turn, school, school_figure,
-                reach_far, reach_near, reach_left, reach_right, drips
+                reach_far, reach_near, reach_left, reach_right, drips, margin, shape, cut_right, cut_near,
+                cut_along, cut_across
          from bed where garden_id = $1 order by id",
         garden.0
     )
@@ -121,6 +141,15 @@ async fn beds(connection: &mut PgConnection, garden: GardenId) -> Result<Vec<Bed
                     .collect(),
                 drips: row.drips.into_iter().map(mm).collect(),
                 school: row.school.map(|word| school(&word, row.school_figure)).transpose()?,
+                margin: row.margin.map(mm),
+                shape: match (row.shape.as_str(), row.cut_right.zip(row.cut_near), row.cut_along.zip(row.cut_across)) {
+                    ("rectangle", _, _) => Shape::Rectangle,
+                    ("round", _, _) => Shape::Round,
+                    ("corner", Some((right, near)), Some((along, across))) => {
+                        Shape::Corner { right, near, along: mm(along), across: mm(across) }
+                    }
+                    (other, _, _) => return Err(unknown("the outline of a bed", other)),
+                },
             })
         })
         .collect()
@@ -131,7 +160,8 @@ async fn patches(connection: &mut PgConnection, garden: GardenId) -> Result<Vec<
         r#"select id, bed_id, crop, way, x, y, w, h, holes, first_date as "first_date: Date",
                   last_date as "last_date: Date", between_others, school, school_figure, locked,
                   line_at, line_across, kept, means, sown_date as "sown_date: Date",
-                  arrives_date as "arrives_date: Date", survival, packet_days, free_date as "free_date: Date", trial
+                  arrives_date as "arrives_date: Date", survival, packet_days, free_date as "free_date: Date", trial,
+                  along, across, in_each
            from patch where garden_id = $1 order by id"#,
         garden.0
     )
@@ -152,6 +182,8 @@ async fn patches(connection: &mut PgConnection, garden: GardenId) -> Result<Vec<
                     holes: row.holes.map(fit).transpose()?,
                     between: row.between_others,
                     school: row.school.map(|word| school(&word, row.school_figure)).transpose()?,
+                    distance: spacing(row.along, row.across),
+                    in_each: row.in_each.map(fit).transpose()?,
                 },
                 locked: row.locked,
                 line: row.line_at.zip(row.line_across).map(|(at, across)| RowLine { across, at: mm(at) }),

@@ -124,7 +124,7 @@ impl Store {
 /// The edits that make a garden from nothing.
 fn everything(garden: &Garden) -> Vec<Edit> {
     // Taken apart, so that a fact that is forgotten here does not compile.
-    let Garden { site, beds, patches, past, spacings, groupings, school, turns, almanac } = garden;
+    let Garden { site, beds, patches, past, spacings, groupings, fixtures, school, turns, almanac } = garden;
     let place = Edit::Site { before: Box::new(site.clone()), after: Box::new(site.clone()) };
     let beds = beds.iter().map(|bed| Edit::Bed { before: None, after: Some(Box::new(bed.clone())) });
     let patches = patches.iter().map(|patch| Edit::Patch { before: None, after: Some(Box::new(patch.clone())) });
@@ -132,8 +132,9 @@ fn everything(garden: &Garden) -> Vec<Edit> {
     let spacings = spacings.iter().map(|own| Edit::Spacing { before: None, after: Some(own.clone()) });
     let school = Edit::School { before: *school, after: *school };
     let groupings = groupings.iter().map(|own| Edit::Grouping { before: None, after: Some(own.clone()) });
+    let fixtures = fixtures.iter().map(|one| Edit::Fixture { before: None, after: Some(one.clone()) });
     let turns = difference::turns(&Turns::default(), turns);
     let almanac = difference::almanac(&Almanac::default(), almanac);
     let rest = patches.chain(past).chain(spacings).chain(turns).chain(almanac);
-    [place, school].into_iter().chain(groupings).chain(beds).chain(rest).collect()
+    [place, school].into_iter().chain(groupings).chain(fixtures).chain(beds).chain(rest).collect()
 }

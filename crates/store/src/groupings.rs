@@ -1,6 +1,6 @@
 //! A household's own groupings, read and written.
 
-use crate::columns::{fit, school, school_columns};
+use crate::columns::{fit, school, school_columns, spacing};
 use crate::{GardenId, StoreError};
 use sparrow_facts::grouping::{OwnGrouping, OwnPart};
 use sparrow_facts::ids::OwnGroupingId;
@@ -22,6 +22,9 @@ struct PartRow {
     school_figure: Option<i16>,
     days_after: i32,
     days: i32,
+    along: Option<i32>,
+    across: Option<i32>,
+    in_each: Option<i16>,
 }
 
 impl PartRow {
@@ -33,6 +36,8 @@ impl PartRow {
                 holes: self.holes.map(fit).transpose()?,
                 between: self.between_others,
                 school: self.school.as_deref().map(|word| school(word, self.school_figure)).transpose()?,
+                distance: spacing(self.along, self.across),
+                in_each: self.in_each.map(fit).transpose()?,
             },
             rect: Rect { x: fit(self.x)?, y: fit(self.y)?, w: fit(self.w)?, h: fit(self.h)? },
             days_after: fit(self.days_after)?,
@@ -45,7 +50,8 @@ impl PartRow {
 pub async fn load(connection: &mut PgConnection, garden: GardenId) -> Result<Vec<OwnGrouping>, StoreError> {
     let parts = sqlx::query_as!(
         PartRow,
-        "select grouping_id, crop, way, x, y, w, h, holes, between_others, school, school_figure, days_after, days
+        "select grouping_id, crop, way, x, y, w, h, holes, between_others, school, school_figure, days_after, days,
+                along, across, in_each
          from own_grouping_part where garden_id = $1 order by grouping_id, position",
         garden.0
     )
@@ -85,8 +91,9 @@ pub async fn write(connection: &mut PgConnection, garden: GardenId, own: &OwnGro
         let (days_after, days): (i32, i32) = (fit(part.days_after)?, fit(part.days)?);
         sqlx::query!(
             "insert into own_grouping_part (garden_id, grouping_id, position, crop, way, x, y, w, h, holes,
-                                            between_others, school, school_figure, days_after, days)
-             values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15)",
+                                            between_others, school, school_figure, days_after, days, along,
+                                            across, in_each)
+             values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18)",
             garden.0,
             id,
             position,
@@ -101,7 +108,10 @@ pub async fn write(connection: &mut PgConnection, garden: GardenId, own: &OwnGro
             school.map(|one| one.0),
             school.and_then(|one| one.1),
             days_after,
-            days
+            days,
+            part.planted.distance.map(|distance| distance.along.get()),
+            part.planted.distance.map(|distance| distance.across.get()),
+            part.planted.in_each.map(i16::from)
         )
         .execute(&mut *connection)
         .await?;

@@ -10,6 +10,7 @@ mod changes;
 mod columns;
 mod error;
 mod facts;
+mod fixtures;
 mod gardens;
 mod groupings;
 mod turns;

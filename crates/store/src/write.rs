@@ -1,15 +1,17 @@
 //! Writes edits to the tables, one fact at a time.
 
 use crate::columns::{fit, school_columns, word};
-use crate::{GardenId, StoreError, almanac, groupings, turns};
+use crate::{GardenId, StoreError, almanac, fixtures, groupings, turns};
 use jiff_sqlx::ToSqlx;
 use sparrow_facts::bed::{Bed, BedKind};
 use sparrow_facts::edit::Edit;
 use sparrow_facts::history::{PastStand, Stood};
 use sparrow_facts::patch::Patch;
 use sparrow_facts::school::School;
+use sparrow_facts::shape::Shape;
 use sparrow_facts::site::{Freezes, Site};
 use sparrow_facts::spacing::OwnSpacing;
+use sparrow_facts::units::Length;
 use sqlx::PgConnection;
 
 /// Writes edits in their order.
@@ -37,6 +39,8 @@ async fn one(connection: &mut PgConnection, garden: GardenId, edit: &Edit) -> Re
         Edit::Past { before: Some(gone), after: None } => forget_past(connection, garden, gone.id.0).await?,
         Edit::Spacing { after: Some(after), .. } => spacing(connection, garden, after).await?,
         Edit::Spacing { before: Some(gone), after: None } => forget_spacing(connection, garden, gone).await?,
+        Edit::Fixture { after: Some(after), .. } => fixtures::write(connection, garden, after).await?,
+        Edit::Fixture { before: Some(gone), after: None } => fixtures::forget(connection, garden, gone).await?,
         Edit::Grouping { after: Some(after), .. } => groupings::write(connection, garden, after).await?,
         Edit::Grouping { before: Some(gone), after: None } => groupings::forget(connection, garden, gone).await?,
         Edit::TurnRules { after, .. } => turns::rules(connection, garden, *after).await?,
@@ -69,6 +73,7 @@ async fn one(connection: &mut PgConnection, garden: GardenId, edit: &Edit) -> Re
         | Edit::Past { before: None, after: None }
         | Edit::Spacing { before: None, after: None }
         | Edit::Grouping { before: None, after: None }
+        | Edit::Fixture { before: None, after: None }
         | Edit::OwnFamily { before: None, after: None }
         | Edit::SoilFinding { before: None, after: None }
         | Edit::Wish { before: None, after: None }
@@ -120,7 +125,8 @@ async fn site(connection: &mut PgConnection, garden: GardenId, site: &Site) -> R
     let done = sqlx::query!(
         "update garden set name = $2, place = $3, latitude = $4, units = $5, north = $6,
                 last_month = $7, last_day = $8, first_month = $9, first_day = $10, spread_days = $11, zone = $12,
-                longitude = $13, place_means = $14, place_rain = $15, freezes = $16, frost_years = $17, height = $18
+                longitude = $13, place_means = $14, place_rain = $15, freezes = $16, frost_years = $17, height = $18, grid = $19, neighbour_strain = $20,
+                neighbour_metres = $21
          where id = $1",
         garden.0,
         site.name,
@@ -139,7 +145,10 @@ async fn site(connection: &mut PgConnection, garden: GardenId, site: &Site) -> R
         rain.as_deref(),
         freezes,
         frost.map(|f| i16::from(f.in_ten)),
-        site.height
+        site.height,
+        site.grid.as_ref().map(word).transpose()?,
+        site.neighbour_maize.as_ref().map(|maize| maize.strain.as_str()),
+        site.neighbour_maize.as_ref().map(|maize| i32::from(maize.metres))
     )
     .execute(connection)
     .await?;
@@ -157,6 +166,11 @@ async fn household_school(connection: &mut PgConnection, garden: GardenId, schoo
 async fn bed(connection: &mut PgConnection, garden: GardenId, bed: &Bed) -> Result<u64, StoreError> {
     let id: i32 = fit(bed.id.0)?;
     let school = bed.school.map(school_columns);
+    let (shape, cut) = match bed.shape {
+        Shape::Rectangle => ("rectangle", None),
+        Shape::Round => ("round", None),
+        Shape::Corner { right, near, along, across } => ("corner", Some((right, near, along, across))),
+    };
     let drips: Vec<i32> = bed.drips.iter().map(|drip| drip.get()).collect();
     let (kind, board, volume) = match bed.kind {
         BedKind::Raised { board } => ("raised", board.map(serde_json::to_value).transpose()?, None),
@@ -165,13 +179,17 @@ async fn bed(connection: &mut PgConnection, garden: GardenId, bed: &Bed) -> Resu
     };
     let done = sqlx::query!(
         "insert into bed (garden_id, id, half_square, name, kind, board, volume_ml, length, width, depth, x, y, turn,
-                          reach_far, reach_near, reach_left, reach_right, school, school_figure, drips)
-         select $1, $2, half_square, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19 from garden where id = $1
+                          reach_far, reach_near, reach_left, reach_right, school, school_figure, drips, margin, shape, cut_right,
+                          cut_near, cut_along, cut_across)
+         select $1, $2, half_square, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19, $20, $21, $22, $23, $24,
+                $25 from garden where id = $1
          on conflict (garden_id, id) do update set name = excluded.name, kind = excluded.kind, board = excluded.board,
              volume_ml = excluded.volume_ml, length = excluded.length, width = excluded.width, depth = excluded.depth,
              x = excluded.x, y = excluded.y, turn = excluded.turn, reach_far = excluded.reach_far,
              reach_near = excluded.reach_near, reach_left = excluded.reach_left, reach_right = excluded.reach_right,
-             school = excluded.school, school_figure = excluded.school_figure, drips = excluded.drips",
+             school = excluded.school, school_figure = excluded.school_figure, drips = excluded.drips,
+             margin = excluded.margin, shape = excluded.shape, cut_right = excluded.cut_right, cut_near = excluded.cut_near,
+             cut_along = excluded.cut_along, cut_across = excluded.cut_across",
         garden.0,
         id,
         bed.name,
@@ -190,7 +208,13 @@ async fn bed(connection: &mut PgConnection, garden: GardenId, bed: &Bed) -> Resu
         bed.reach.right,
         school.map(|one| one.0),
         school.and_then(|one| one.1),
-        &drips
+        &drips,
+        bed.margin.map(Length::get),
+        shape,
+        cut.map(|cut| cut.0),
+        cut.map(|cut| cut.1),
+        cut.map(|cut| cut.2.get()),
+        cut.map(|cut| cut.3.get())
     )
     .execute(&mut *connection)
     .await?;
@@ -236,9 +260,9 @@ async fn patch(connection: &mut PgConnection, garden: GardenId, patch: &Patch) -
     let written = sqlx::query!(
         "insert into patch (garden_id, id, bed_id, half_columns, half_rows, crop, way, x, y, w, h, holes,
                             first_date, last_date, between_others, kept, school, school_figure, locked, line_at, line_across,
-                            means, sown_date, arrives_date, survival, free_date, trial, packet_days)
+                            means, sown_date, arrives_date, survival, free_date, trial, packet_days, along, across, in_each)
          select $1, $2, $3, half_columns, half_rows, $4, $5, $6, $7, $8, $9, $10, $11::date, $12::date, $13, $14, $15, $16, $17, $18, $19,
-                $20, $21::date, $22::date, $23, $24::date, $25, $26
+                $20, $21::date, $22::date, $23, $24::date, $25, $26, $27, $28, $29
          from bed where garden_id = $1 and id = $3
          on conflict (garden_id, id) do update set bed_id = excluded.bed_id, half_columns = excluded.half_columns,
              half_rows = excluded.half_rows, crop = excluded.crop, way = excluded.way, x = excluded.x, y = excluded.y,
@@ -248,7 +272,8 @@ async fn patch(connection: &mut PgConnection, garden: GardenId, patch: &Patch) -
              line_at = excluded.line_at, line_across = excluded.line_across,
              means = excluded.means, sown_date = excluded.sown_date, arrives_date = excluded.arrives_date,
              survival = excluded.survival, free_date = excluded.free_date, trial = excluded.trial,
-             packet_days = excluded.packet_days",
+             packet_days = excluded.packet_days, along = excluded.along, across = excluded.across,
+             in_each = excluded.in_each",
         garden.0,
         id,
         bed,
@@ -274,7 +299,10 @@ async fn patch(connection: &mut PgConnection, garden: GardenId, patch: &Patch) -
         timing.survival.map(i16::from),
         timing.free_on.map(ToSqlx::to_sqlx) as _,
         timing.trial.map(fit::<i16, _>).transpose()?,
-        timing.packet.map(fit::<i16, _>).transpose()?
+        timing.packet.map(fit::<i16, _>).transpose()?,
+        patch.planted.distance.map(|distance| distance.along.get()),
+        patch.planted.distance.map(|distance| distance.across.get()),
+        patch.planted.in_each.map(i16::from)
     )
     .execute(connection)
     .await?;

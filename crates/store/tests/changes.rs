@@ -19,6 +19,8 @@ fn some_of_each(garden: &sparrow_facts::garden::Garden) -> Vec<Command> {
         Command::MoveBed { bed, x: Tape(Length::inches(90)), y: Tape(Length::inches(110)) },
         Command::Remember { bed, section: Some(1), year: 2023, stood: Stood::Family("mint".into()) },
         Command::SetSpacing { crop: "carrot".into(), way: "root".into(), distance: Some((six, six)), note: "fatter".into() },
+        Command::SetDistance { patch: PatchId(1), distance: Some((six, six)) },
+        Command::SetInEach { patch: PatchId(1), in_each: Some(4) },
         Command::KeepWarning { patch: PatchId(3), key: "brace".into(), keep: true },
         Command::MovePatch { patch: PatchId(1), bed, rect: Rect { x: 10, y: 7, w: 2, h: 1 } },
         Command::RemovePatch { patch: PatchId(2) },

@@ -122,6 +122,8 @@ async fn a_change_of_a_place_with_a_generic_year_is_taken_back_and_done_again() 
         height: None,
         months: None,
         zone: None,
+        grid: None,
+        neighbour_maize: None,
     };
     let dates = Freezes::Dates(Frost { last: day(4, 21), first: day(10, 24), spread_days: 16, in_ten: 10 });
     let bold = Almanac { appetite: Appetite::Bold, ..Almanac::default() };

@@ -7,6 +7,7 @@
   import YardView from '../views/yard/YardView.svelte';
   import Help from './Help.svelte';
   import { frameKey } from './keys';
+  import { measure } from './paper';
   import Spine from './Spine.svelte';
   import TopBar from './TopBar.svelte';
   import Unreached from './Unreached.svelte';
@@ -34,7 +35,7 @@
 </script>
 
 <svelte:head><title>{title}</title></svelte:head>
-<svelte:window onkeydown={(event) => frameKey(event, garden, desk)} />
+<svelte:window onkeydown={(event) => frameKey(event, garden, desk)} onbeforeprint={measure} />
 
 <div class="frame">
   <Spine />

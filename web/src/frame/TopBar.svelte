@@ -46,6 +46,7 @@
     >
   {/if}
   <a href={`/api/v1/gardens/${garden.view.id}/export`} download>keep as a file</a>
+  <button onclick={() => print()} title="this view on paper">print</button>
   <button onclick={() => (desk.helpOpen = true)}>keys ?</button>
   <button onclick={signOut} title={`signed in as ${name}`}>sign out</button>
 </header>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { apart } from './labels';
   import { drags, type Dragging } from '../parts/drag';
   import { useOpenGarden } from '../state/context';
   import { dayMonth, dayNumber, isoOf, MONTHS } from '../words/dates';
@@ -43,6 +44,23 @@
   });
   /** Where a frost edge is drawn; an edge that is never so likely lies at the year's end. */
   const edge = $derived((iso: string | null, end: number) => (iso ? Math.min(width, Math.max(0, x(iso))) : end));
+  /** Where the curve of the day's length has its name. */
+  const named = $derived({
+    from: width * 0.19 - 62,
+    to: width * 0.19,
+    foot: curveY(season.day_length_hours[10] ?? 12) - 6,
+  });
+  /** The soil's round figures, where they touch neither each other nor what else is written. */
+  const marks = $derived.by(() => {
+    const standing = [named, { from: 8, to: 70, foot: 15 }, { from: width - 74, to: width, foot: 15 }];
+    const all = passes.map((pass, n) => {
+      const words = `${n === 0 && width > 560 ? 'soil ' : ''}${pass.degree}°`;
+      const wide = words.length * 6.6;
+      const from = pass.rises ? pass.x + 5 : pass.x - 5 - wide;
+      return { words, from, to: from + wide, foot: pass.y + 11 };
+    });
+    return apart(all, standing);
+  });
   const said = $derived(sentence());
 
   function sentence(): string {
@@ -132,17 +150,11 @@
         <polyline class="soil" points={soil} />
         {#each passes as pass (pass.x)}
           <circle class="pass" cx={pass.x} cy={pass.y} r="2" />
-          <text
-            class="note"
-            x={pass.x + (pass.rises ? 5 : -5)}
-            y={pass.y + 11}
-            text-anchor={pass.rises ? 'start' : 'end'}
-            >{pass === passes[0] && width > 560 ? 'soil ' : ''}{pass.degree}°</text
-          >
         {/each}
-        <text class="note" x={width * 0.19} y={curveY(season.day_length_hours[10] ?? 12) - 6} text-anchor="end"
-          >day length</text
-        >
+        {#each marks as mark (mark.from)}
+          <text class="note" x={mark.from} y={mark.foot}>{mark.words}</text>
+        {/each}
+        <text class="note" x={named.to} y={named.foot} text-anchor="end">day length</text>
       </g>
       <line class="needle" x1={needleX} x2={needleX} y1="14" y2={HEIGHT + 26} />
       <path class="head" d={`M${needleX - 6} 6h12v9l-6 6-6-6z`} />

@@ -5,6 +5,7 @@ import type { Brace } from "./Brace";
 import type { Length } from "./Length";
 import type { Reach } from "./Reach";
 import type { School } from "./School";
+import type { Shape } from "./Shape";
 import type { Trellis } from "./Trellis";
 
 /**
@@ -66,4 +67,12 @@ drips: Array<Length>,
 /**
  * The school of spacing chosen for the bed; nothing means the household's.
  */
-school: School | null, };
+school: School | null, 
+/**
+ * Its outline within length and width.
+ */
+shape: Shape, 
+/**
+ * How far stems stand from its boards or edges; nothing means half their own distance.
+ */
+margin: Length | null, };

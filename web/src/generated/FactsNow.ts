@@ -2,6 +2,8 @@
 import type { Almanac } from "./Almanac";
 import type { Bed } from "./Bed";
 import type { BedId } from "./BedId";
+import type { Fixture } from "./Fixture";
+import type { FixtureId } from "./FixtureId";
 import type { ListNow } from "./ListNow";
 import type { OwnGrouping } from "./OwnGrouping";
 import type { OwnGroupingId } from "./OwnGroupingId";
@@ -42,6 +44,10 @@ spacings: Array<OwnSpacing> | null,
  * Own groupings.
  */
 groupings: ListNow<OwnGrouping, OwnGroupingId>, 
+/**
+ * Fixtures of the yard.
+ */
+fixtures: ListNow<Fixture, FixtureId>, 
 /**
  * The household's school of spacing.
  */

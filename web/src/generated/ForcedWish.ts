@@ -12,4 +12,8 @@ wish: WishId,
 /**
  * The growing years.
  */
-years: Array<number>, };
+years: Array<number>, 
+/**
+ * Without it in those years, and with everything else as it is, the clash can be avoided: tried, and found so.
+ */
+enough: boolean, };

@@ -1,6 +1,8 @@
 // The limits of what is typed. Written by `cargo xtask generate`.
 /** The least and the most of numbers. */
 export const LIMITS = {
+  neighbour: [1, 5000],
+  inEach: [1, 20],
   closePercent: [60, 95],
   scatterSeeds: [2, 9],
   degrees: [0, 359],

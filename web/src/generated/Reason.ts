@@ -70,6 +70,18 @@ ground: number,
 /**
  * What most of the crop is, which suffers.
  */
+bulk: Bulk, } | { "is": "half-the-distance", 
+/**
+ * The distance at which they stand.
+ */
+stand: Spacing, 
+/**
+ * The book's.
+ */
+book: Spacing, 
+/**
+ * What most of the crop is, which suffers.
+ */
 bulk: Bulk, } | { "is": "wants-trellis" } | { "is": "loses-support", 
 /**
  * The patch that holds it up.
@@ -198,7 +210,23 @@ days_apart: number,
 /**
  * Days there should be.
  */
-wanted: number, } | { "is": "unlike-neighbour", 
+wanted: number, } | { "is": "neighbour-crosses", 
+/**
+ * Its kind.
+ */
+strain: string, 
+/**
+ * How far it stands \[m\].
+ */
+metres: number, 
+/**
+ * How far it should \[m\].
+ */
+wanted: number, 
+/**
+ * The day on which this one flowers.
+ */
+flowers: string, } | { "is": "unlike-neighbour", 
 /**
  * The other patch.
  */

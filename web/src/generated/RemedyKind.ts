@@ -5,4 +5,4 @@ import type { WishId } from "./WishId";
 /**
  * What might be done.
  */
-export type RemedyKind = { "do": "containers", wish: WishId, } | { "do": "fewer", wish: WishId, by: number, } | { "do": "every-second-year", wish: WishId, } | { "do": "trellis", bed: BedId, } | { "do": "divide", bed: BedId, } | { "do": "resistant", wish: WishId, } | { "do": "accept", family: string, interval: number, };
+export type RemedyKind = { "do": "containers", wish: WishId, } | { "do": "fewer", wish: WishId, by: number, } | { "do": "every-second-year", wish: WishId, } | { "do": "without", wish: WishId, need: string, } | { "do": "trellis", bed: BedId, } | { "do": "divide", bed: BedId, } | { "do": "resistant", wish: WishId, } | { "do": "accept", family: string, interval: number, };

@@ -2,6 +2,7 @@
 import type { Freezes } from "./Freezes";
 import type { Latitude } from "./Latitude";
 import type { Longitude } from "./Longitude";
+import type { NeighbourMaize } from "./NeighbourMaize";
 import type { PlaceMonths } from "./PlaceMonths";
 import type { Units } from "./Units";
 
@@ -49,4 +50,13 @@ months: PlaceMonths | null,
  * The time zone its household lives by, a name of the IANA time zone database such as `Pacific/Auckland`; nothing
  * where it is not known, which is where the server's own day is taken.
  */
-zone: string | null, };
+zone: string | null, 
+/**
+ * The measures of its squares, where they are not the household's: one that changed its measures keeps the squares that its
+ * plantings stand on.
+ */
+grid: Units | null, 
+/**
+ * The maize that a neighbour grows, where the household knows of it.
+ */
+neighbour_maize: NeighbourMaize | null, };

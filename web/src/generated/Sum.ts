@@ -36,6 +36,10 @@ pattern: Pattern,
  */
 spills: Reach, 
 /**
+ * Holes for which the bed's outline leaves no ground, and are left out.
+ */
+outside: number, 
+/**
  * Holes that would lie under a brace, and are left out.
  */
 under_braces: number, 
@@ -52,7 +56,11 @@ crowded: Spacing | null,
  */
 holes: number, 
 /**
- * Plants in each hole.
+ * Seeds, sets or plants put into each hole.
+ */
+in_each: number, 
+/**
+ * Plants left to grow in each hole.
  */
 per_hole: number, 
 /**

@@ -18,6 +18,14 @@ family: string,
  */
 crop: string | null, 
 /**
+ * What it is called in the search: the family, or a part of it that waits otherwise.
+ */
+sort: string, 
+/**
+ * The other family after which it comes too soon, where that is not its own.
+ */
+after: string | null, 
+/**
  * Where.
  */
 at: Piece, 
@@ -38,6 +46,6 @@ interval: number,
  */
 planted: boolean, 
 /**
- * What it costs the plan; nothing when both years are past.
+ * Whether both years are past.
  */
-cost: number | null, };
+past: boolean, };

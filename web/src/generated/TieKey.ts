@@ -6,13 +6,9 @@ import type { Piece } from "./Piece";
  */
 export type TieKey = { 
 /**
- * The family.
+ * What it is called in the search: see [`Tie::sort`].
  */
-family: string, 
-/**
- * The crop, where only spots count.
- */
-crop: string | null, 
+sort: string, 
 /**
  * Where.
  */

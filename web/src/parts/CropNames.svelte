@@ -9,7 +9,13 @@
     name,
     action,
     take,
-  }: { label: string; name: string; action: string; take: (crop: string) => Promise<boolean> } = $props();
+  }: {
+    label: string;
+    name: string;
+    action: string;
+    /** Takes a crop, and the way of growing it where its name says so. */
+    take: (crop: string, way: string | null) => Promise<boolean>;
+  } = $props();
   const { garden } = useOpenGarden();
 
   let list = $state('');
@@ -18,7 +24,10 @@
   async function add(event: SubmitEvent) {
     event.preventDefault();
     unclear = [];
-    await read(list);
+    const asked = list;
+    // Empty at once, so that the next name can be typed while this one is looked up.
+    list = '';
+    await read(asked);
   }
 
   /** Takes what is clear; what was refused stays in the field. */
@@ -29,22 +38,34 @@
     } catch (error) {
       if (!(error instanceof Refused)) throw error;
       garden.report(error, null);
+      keep([names]);
       return;
     }
     const left: string[] = [];
     for (const word of words) {
       const [first, ...others] = crops(word);
       if (first === undefined || others.length) unclear.push(word);
-      else if (!(await take(first))) left.push(word.said);
+      else if (!(await take(first, wayOf(word, first)))) left.push(word.said);
     }
-    list = left.join(', ');
+    keep(left);
+  }
+
+  /** What was not taken stands in the field again, before what was typed since. */
+  function keep(left: string[]) {
+    list = [...left, list].filter(Boolean).join(', ');
+  }
+
+  /** The one way of a crop that a name speaks of. */
+  function wayOf(word: Word, crop: string): string | null {
+    const ways = word.of.filter((one) => one.crop === crop).map((one) => one.way);
+    return ways.length === 1 ? (ways[0] ?? null) : null;
   }
 
   /** One of several that may be meant, or a name that is nearly so. */
   async function choose(word: Word, meant: string) {
     unclear = unclear.filter((one) => one !== word);
     if (word.of.length === 0) await read(meant);
-    else if (!(await take(meant))) list = word.said;
+    else if (!(await take(meant, wayOf(word, meant)))) keep([word.said]);
   }
 
   /** The crops that may be meant, whichever way they are grown. */

@@ -40,6 +40,7 @@ function view(findings: Finding[]): GardenView {
       past: [],
       spacings: [],
       groupings: [],
+      fixtures: [],
       school: { is: 'square-foot' },
       turns: { years: 4 },
       almanac: { from: 'place' },
@@ -56,11 +57,11 @@ function changed(parts: { facts?: object; reckoning?: object }): Changed {
     undo: 'remove-bed',
     redo: null,
     facts: {
-      ...{ site: null, beds: none, patches: none, past: none, spacings: null, groupings: none },
+      ...{ site: null, beds: none, patches: none, past: none, spacings: null, groupings: none, fixtures: none },
       ...{ school: null, turns: null, almanac: null },
       ...parts.facts,
     },
-    made: { beds: [], patches: [], past: [], groupings: [], wishes: [], plans: [] },
+    made: { beds: [], patches: [], past: [], groupings: [], fixtures: [], wishes: [], plans: [] },
     reckoning: { season: null, beds: none, patches: none, findings: [], paths: null, ...parts.reckoning },
     season: null,
   } as unknown as Changed;

@@ -43,6 +43,7 @@ export function after(view: GardenView, changed: Changed): GardenView {
       past: merged(garden.past, facts.past, (past) => past.id),
       spacings: facts.spacings ?? garden.spacings,
       groupings: merged(garden.groupings, facts.groupings, (own) => own.id),
+      fixtures: merged(garden.fixtures, facts.fixtures, (one) => one.id),
       school: facts.school ?? garden.school,
       turns: facts.turns ?? garden.turns,
       almanac: facts.almanac ?? garden.almanac,

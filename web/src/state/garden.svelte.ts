@@ -56,7 +56,7 @@ export class GardenState {
   readonly site = $derived(this.view.garden.site);
   readonly units = $derived(this.site.units);
   readonly southern = $derived(this.site.latitude < 0);
-  readonly half = $derived(this.units === 'imperial' ? 1524 : 1500);
+  readonly half = $derived((this.site.grid ?? this.units) === 'imperial' ? 1524 : 1500);
   readonly season = $derived(this.view.reckoning.season);
   readonly mayChange = $derived(this.view.role !== 'guest');
   private readonly crops = $derived.by((): Partial<Record<string, Crop>> =>
@@ -255,7 +255,15 @@ export class GardenState {
   }
 }
 
-const NOTHING_MADE: NumbersMade = { beds: [], patches: [], past: [], groupings: [], wishes: [], plans: [] };
+const NOTHING_MADE: NumbersMade = {
+  beds: [],
+  patches: [],
+  past: [],
+  groupings: [],
+  fixtures: [],
+  wishes: [],
+  plans: [],
+};
 
 /** How long to wait before a change is sent again that was not answered (ms). */
 const WAITS = [200, 1000];

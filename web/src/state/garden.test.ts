@@ -13,14 +13,21 @@ function view(revision: number): GardenView {
     undo: null,
     redo: null,
     role: 'owner',
-    garden: { site: { units: 'imperial', latitude: 4490 }, beds: [], patches: [], past: [], groupings: [] },
+    garden: {
+      site: { units: 'imperial', latitude: 4490 },
+      beds: [],
+      patches: [],
+      past: [],
+      groupings: [],
+      fixtures: [],
+    },
     reckoning: { season: { needle: DAY }, beds: [], patches: [], findings: [], paths: [] },
   } as unknown as GardenView;
 }
 
 function outcome(revision: number): object {
   const none = { now: [], gone: [] };
-  const facts = { beds: none, patches: none, past: none, groupings: none };
+  const facts = { beds: none, patches: none, past: none, groupings: none, fixtures: none };
   const reckoning = { beds: none, patches: none, findings: [] };
   return { came: 'changed', revision, undo: 'lock', redo: null, facts, made: { patches: [revision] }, reckoning };
 }

@@ -1,5 +1,4 @@
 // The years on the table: the plan looked at, what is selected in it, and the search for a better one.
-import type { Argued } from '../generated/Argued';
 import type { Entry } from '../generated/Entry';
 import type { Piece } from '../generated/Piece';
 import type { Pinned } from '../generated/Pinned';
@@ -22,7 +21,6 @@ export type About =
 
 /** What is known of the plan looked at. */
 export interface Known {
-  bound: number;
   proven: boolean;
   seconds: number;
   /** The garden's revision it is about; another one may have other best plans. */
@@ -62,9 +60,6 @@ export class TurnsState {
   readonly followed = $derived.by(() => this.turns.plans.find((plan) => plan.followed) ?? null);
   readonly entries = $derived.by(() => this.draft ?? this.followed?.entries ?? NONE);
   readonly searching = $derived.by(() => this.best.going);
-  readonly progress = $derived.by(() =>
-    this.best.found?.found === 'towards' ? this.best.found.is.towards.progress : null,
-  );
   readonly argued = $derived.by(() => this.argument.found?.is ?? null);
   readonly reasons = $derived.by(() => this.why.found?.is ?? null);
   readonly known = $derived.by(() => (this.found?.revision === this.garden.view.revision ? this.found : null));
@@ -88,7 +83,7 @@ export class TurnsState {
   private follow(view: TurnsView, tie: Tie): About {
     const same = view.ties.find(
       (one) =>
-        one.family === tie.family &&
+        one.sort === tie.sort &&
         one.at.bed === tie.at.bed &&
         one.at.piece === tie.at.piece &&
         one.earlier === tie.earlier &&
@@ -112,8 +107,8 @@ export class TurnsState {
   }
 
   private explain(tie: Tie, keep: boolean): void {
-    const { family, crop, at, earlier, later } = tie;
-    const search = { search: 'why', tie: { family, crop, at, earlier, later }, entries: this.entries } as const;
+    const { sort, at, earlier, later } = tie;
+    const search = { search: 'why', tie: { sort, at, earlier, later }, entries: this.entries } as const;
     // The same clash drawn anew keeps its reasons until the new ones are there.
     if (keep) this.why.renew(search);
     else this.why.start(search);
@@ -126,14 +121,14 @@ export class TurnsState {
     this.best.start({ search: 'years', now }, (found) => {
       const seconds = (performance.now() - begun) / 1000;
       if (found.found === 'years') {
-        const { entries, bound, proven } = found.is.proposal;
+        const { entries, proven } = found.is.proposal;
         this.lay(entries, found.is.view);
-        this.learn(bound, proven, seconds);
+        this.learn(proven, seconds);
         return;
       }
-      const { entries, progress } = found.is.towards;
+      const { entries } = found.is.towards;
       if (entries && found.is.view) this.lay(entries, found.is.view);
-      this.learn(progress.bound, false, seconds);
+      this.learn(false, seconds);
     });
   }
 
@@ -157,12 +152,12 @@ export class TurnsState {
     const known = this.known;
     if (!(await this.change({ turn: 'keep-plan', name, entries: [...this.entries] }))) return;
     this.draft = null;
-    if (known) this.learn(known.bound, known.proven, known.seconds);
+    if (known) this.learn(known.proven, known.seconds);
   }
 
   /** What is known of the plan on the table, as long as the garden stays as it is now. */
-  private learn(bound: number, proven: boolean, seconds = 0): void {
-    this.found = { bound, proven, seconds, revision: this.garden.view.revision };
+  private learn(proven: boolean, seconds = 0): void {
+    this.found = { proven, seconds, revision: this.garden.view.revision };
   }
 
   /** Asks what it costs to have a wish there. */
@@ -171,23 +166,22 @@ export class TurnsState {
     this.argument.start({ search: 'argue', pin, entries: this.entries });
   }
 
-  /** Takes the argued plan, with the wish fixed where it was put. */
-  async give(pin: Pinned, argued: Argued): Promise<void> {
+  /** Takes an argued plan, with the wish fixed where it was put. */
+  async give(pin: Pinned, entries: Entry[], proven: boolean): Promise<void> {
     const name = this.followed?.name ?? 'First plan';
-    const entries = argued.proposal.entries;
     if (await this.change({ turn: 'pin', pin, fixed: true }, { turn: 'keep-plan', name, entries })) {
       this.draft = null;
-      this.learn(argued.proposal.bound, argued.proposal.proven);
+      this.learn(proven);
       this.choose({ is: 'years' });
     }
   }
 
   /** Carries a way out through: its changes and the plan it makes possible, as one. */
-  async remedy(changes: TurnChange[], entries: Entry[], bound: number, proven: boolean): Promise<void> {
+  async remedy(changes: TurnChange[], entries: Entry[], proven: boolean): Promise<void> {
     const name = this.followed?.name ?? 'First plan';
     if (await this.change(...changes, { turn: 'keep-plan', name, entries })) {
       this.draft = null;
-      this.learn(bound, proven);
+      this.learn(proven);
       this.choose({ is: 'years' });
     }
   }

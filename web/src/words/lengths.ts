@@ -1,4 +1,5 @@
 // Lengths and squares in the household's words. Lengths are tenths of a millimetre.
+import type { Spacing } from '../generated/Spacing';
 import type { Units } from '../generated/Units';
 
 const EIGHTHS = ['', '⅛', '¼', '⅜', '½', '⅝', '¾', '⅞'];
@@ -14,6 +15,21 @@ export function length(tenths: number, units: Units): string {
   const inches = inchesAndEighths(rest);
   if (feet === 0) return `${inches} in`;
   return rest === 0 ? `${feet} ft` : `${feet} ft ${inches} in`;
+}
+
+/** A length one or more steps further, at a whole quarter inch or half centimetre, and never less than one of them. */
+export function stepped(tenths: number, by: number, units: Units): string {
+  const step = units === 'metric' ? 50 : 63.5;
+  const at = tenths / step;
+  const next = by > 0 ? Math.floor(at + 0.01) + by : Math.ceil(at - 0.01) + by;
+  return length(Math.max(1, next) * step, units);
+}
+
+/** Two distances between plants, once where they are alike. */
+export function apart(one: Spacing, units: Units): string {
+  return one.along === one.across
+    ? length(one.along, units)
+    : `${length(one.along, units)} by ${length(one.across, units)}`;
 }
 
 /** As short as a drawing writes it: 5′, 2′6″, 6″; 1.2, 0.6 (metres). */

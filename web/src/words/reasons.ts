@@ -6,11 +6,11 @@ import type { GardenView } from '../generated/GardenView';
 import type { Grade } from '../generated/Grade';
 import type { Kind } from '../generated/Kind';
 import type { SideFit } from '../generated/SideFit';
-import type { Spacing } from '../generated/Spacing';
 import type { Sum } from '../generated/Sum';
 import type { Units } from '../generated/Units';
 import { dayMonth, yearName } from './dates';
-import { anOrdinal, count, length, squares } from './lengths';
+import { anOrdinal, apart, count, length, squares } from './lengths';
+import { heightWords } from './place';
 
 /** A finding in words. */
 export interface Told {
@@ -95,15 +95,16 @@ export function tell(view: GardenView, catalogue: Catalogue, finding: Finding): 
     }
     case 'too-dense': {
       const { fits, holes, wants, stand, ground, bulk } = reason;
-      const apart = (one: Spacing) =>
-        one.along === one.across
-          ? length(one.along, units)
-          : `${length(one.along, units)} by ${length(one.across, units)}`;
       return {
         heading: `${holes} where ${fits} ${fits === 1 ? 'fits' : 'fit'}`,
-        body: `They stand ${apart(stand)} apart; ${apart(wants)} is wanted, and for so many ${squares(ground)} of ground. ${CROWDED[bulk]}`,
+        body: `They stand ${apart(stand, units)} apart; ${apart(wants, units)} is wanted, and for so many ${squares(ground)} of ground. ${CROWDED[bulk]}`,
       };
     }
+    case 'half-the-distance':
+      return {
+        heading: 'Half of the book’s distance',
+        body: `You plant ${apart(reason.stand, units)} apart, where the book gives ${apart(reason.book, units)}. ${CROWDED[reason.bulk]}`,
+      };
     case 'wants-trellis':
       return {
         heading: 'Wants something to climb',
@@ -210,6 +211,11 @@ export function tell(view: GardenView, catalogue: Catalogue, finding: Finding): 
         body: `They cross and the ears turn starchy: their flowering is ${count(reason.days_apart, 'day', 'days')} apart; ${reason.wanted} are wanted, or a distance no back yard has. Move the one that flowers later, ${wayOf(reason.later)}${from ? ` (in from ${dayMonth(from)})` : ''}: ${count(reason.wanted - reason.days_apart, 'day', 'days')} later or more.`,
       };
     }
+    case 'neighbour-crosses':
+      return {
+        heading: 'A neighbour’s maize is near',
+        body: `It is ${reason.strain === 'field' ? 'for fodder or grain' : reason.strain} and ${heightWords(reason.metres, units)} away; ${heightWords(reason.wanted, units)} or two weeks between their flowering keep the ears true. This one flowers about ${dayMonth(reason.flowers)}: ask when theirs does, and sow two weeks earlier or later.`,
+      };
     case 'unlike-neighbour':
       return {
         heading: `Close beside ${crop(reason.other)?.name ?? ''}`,
@@ -227,6 +233,7 @@ export function tell(view: GardenView, catalogue: Catalogue, finding: Finding): 
 export function sumLines(sum: Sum, units: Units): string[] {
   const found = sum.fits + sum.under_braces;
   const lines = patternLines(sum, units);
+  if (sum.outside > 0) lines.push(`${found + sum.outside} − ${sum.outside} where the bed has no ground = ${found}`);
   if (sum.under_braces > 0) lines.push(`${found} − ${sum.under_braces} under a brace = ${sum.fits}`);
   if (sum.holes < sum.fits) lines.push(`you chose ${sum.holes} of them, spread as far apart as they go`);
   if (sum.crowded) lines.push(`you planted ${sum.holes}, ${length(sum.crowded.along, units)} apart`);

@@ -1,4 +1,5 @@
 // Words for the years: places, standings, ways out.
+import type { Against } from '../generated/Against';
 import type { NoteKind } from '../generated/NoteKind';
 import type { Parts } from '../generated/Parts';
 import type { Piece } from '../generated/Piece';
@@ -73,6 +74,33 @@ export const NEEDS: Record<string, string> = {
   container: 'the walls of a tub',
 };
 
+/** What is against a plan: '2 families too soon, 3 squares short'. */
+export function againstWords(against: Against): string {
+  const told = [
+    against.too_soon && count(against.too_soon, 'family too soon', 'families too soon'),
+    against.short && count(against.short, 'square short', 'squares short'),
+    against.hungry && `hungry after hungry ${count(against.hungry, 'time', 'times')}`,
+    against.split && count(against.split, 'crop split', 'crops split'),
+  ].filter((one) => one !== 0);
+  return told.join(', ') || 'nothing against it';
+}
+
+/** How two plans differ, by what is against them: '1 family too soon more, 4 squares short fewer'. */
+export function differenceWords(before: Against, after: Against): string {
+  const told = (
+    [
+      ['too_soon', 'family too soon', 'families too soon'],
+      ['short', 'square short', 'squares short'],
+      ['hungry', 'time hungry after hungry', 'times hungry after hungry'],
+      ['split', 'crop split', 'crops split'],
+    ] as const
+  ).flatMap(([key, one, many]) => {
+    const by = after[key] - before[key];
+    return by === 0 ? [] : [`${count(Math.abs(by), one, many)} ${by > 0 ? 'more' : 'fewer'}`];
+  });
+  return told.join(', ');
+}
+
 export const NOTES: Record<NoteKind, (first: string, then: string) => string> = {
   'twice-in-a-year': (first, then) =>
     first === then
@@ -92,12 +120,14 @@ export function remedyWords(garden: GardenState, kind: RemedyKind): string {
       return `${count(kind.by, 'square', 'squares')} less of ${crop.toLowerCase()} every year`;
     case 'every-second-year':
       return `${crop} every second year`;
+    case 'without':
+      return `${crop} without ${NEEDS[kind.need] ?? kind.need}`;
     case 'trellis':
       return `A trellis on ${garden.bed(kind.bed)?.name ?? ''}`;
     case 'divide':
       return `Halves of ${garden.bed(kind.bed)?.name ?? ''} counted apart`;
     case 'resistant':
-      return `A resistant ${crop.toLowerCase()}, half the risk`;
+      return `A resistant ${crop.toLowerCase()}: half the risk for it, and for nothing beside it`;
     case 'accept':
       return `Accept ${count(kind.interval, 'year', 'years')} for the ${garden.familyName(kind.family)}`;
   }

@@ -142,11 +142,10 @@ fn stage(
         line: None,
         timing: Timing::default(),
         planted: Planted {
-            crop: part.crop.clone(),
-            way: part.way.clone(),
             holes: part.holes,
             between: part.between,
             school: part.school,
+            ..Planted::usual(&part.crop, &part.way)
         },
     };
     // Ground that holds none of a part is no ground for the grouping.
@@ -158,7 +157,7 @@ fn standing(known: Known, place: Placing, after: Option<After>) -> Option<Stage>
     let patch = place.patch(0);
     let planting = Planting::of(known, &patch)?;
     let holes = planting.fits(place.rect).min(place.planted.holes.map_or(u32::MAX, u32::from));
-    Some(Stage { plants: holes * u32::from(planting.way.per_hole), place, after })
+    Some(Stage { plants: holes * planting.per_hole(), place, after })
 }
 
 /// The day on which what a part waits for has come about.

@@ -20,7 +20,7 @@ pub struct InHand {
 /// When the crop or the way is not known.
 pub fn in_hand(known: Known, crop: &str, way: &str) -> Result<InHand, Refusal> {
     let (_, grown) = known.crop(crop, Some(way))?;
-    let units = known.garden.site.units;
+    let units = known.garden.site.squares();
     let usual = grown.spacing(units);
     let own = known.garden.own_spacing(crop, way);
     let (along, across) = own.map_or((usual.along, usual.across), |own| (own.along, own.across));

@@ -108,7 +108,7 @@ pub fn mark(known: Known, asked: &Marking) -> Result<Markers, Refusal> {
         .zip(&plantings)
         .filter(|((row, _), _)| row.fits)
         .map(|((row, patch), planting)| {
-            place(bed, garden.site.units, patch, planting, RowLine { across: asked.across, at: row.at })
+            place(bed, garden.site.squares(), patch, planting, RowLine { across: asked.across, at: row.at })
         })
         .collect();
     Ok(Markers { plants: told(&rows).1, other_way: told(&other), left, rows, places })
@@ -145,7 +145,7 @@ fn lay(rows: &[Row], plantings: &[Planting], deep: Length, long: Length) -> Vec<
         };
         let gap = row.gap.map_or(usual, |tape| tape.0);
         at = at + gap;
-        let plants = long.whole(in_row(planting)) * u32::from(planting.way.per_hole);
+        let plants = long.whole(in_row(planting)) * planting.per_hole();
         let fits = at + in_row(planting).over(2) <= deep;
         found.push(Marker { at, gap, usual, in_turn, plants, fits });
     }

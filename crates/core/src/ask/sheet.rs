@@ -3,12 +3,13 @@
 //! Everything is measured from two named edges of the bed, running, so that an error is not added up:
 //! from the left end, and from the far side, or from the near one where the far cannot be walked along.
 
-use crate::catalogue::{Crop, Way};
+use crate::catalogue::Way;
 use crate::ground::hole::Hole;
 use crate::ground::pattern::Pattern;
 use crate::ground::planting::{Planting, Sum};
 use crate::growth::growing::Growing;
 use crate::known::Known;
+use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::Serialize;
 use sparrow_facts::bed::Bed;
@@ -34,7 +35,26 @@ pub struct Sheet {
     pub along: Vec<Length>,
     /// Where the tape is marked across the bed.
     pub across: Vec<Length>,
+    /// What was to leave the bed within [`LATELY`] before the day it is set out on, the latest first; of a whole year nothing.
+    pub cleared: Vec<Cleared>,
 }
+
+/// A patch that was to be out by now: its ground may not be empty yet, nor dug and fed.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+pub struct Cleared {
+    /// The patch.
+    pub patch: PatchId,
+    /// Its last day.
+    pub until: Date,
+    /// Its ground.
+    pub ground: Ground,
+    /// How far its ground begins from the side that distances across are measured from.
+    pub first_edge: Length,
+}
+
+/// For so many days a cleared patch is told of on the sheet \[days\].
+pub const LATELY: i64 = 14;
 
 /// How one patch is set out.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
@@ -148,7 +168,22 @@ pub fn sheet(known: Known, bed: BedId, days: (Date, Date)) -> Option<Sheet> {
     let mark = |at: Length| if from_near { bed.width - at } else { at };
     let along = running(settings.iter().flat_map(|s| [s.ground.left, s.ground.right]), bed.length);
     let across = running(settings.iter().flat_map(|s| [mark(s.ground.far), mark(s.ground.near)]), bed.width);
-    Some(Sheet { bed: bed.id, from_near, plantings: settings, sticks, along, across })
+    let cleared = if days.0 == days.1 { cleared(known, bed, days.0, from_near) } else { Vec::new() };
+    Some(Sheet { bed: bed.id, from_near, plantings: settings, sticks, along, across, cleared })
+}
+
+fn cleared(known: Known, bed: &Bed, day: Date, from_near: bool) -> Vec<Cleared> {
+    let since = day.saturating_sub(LATELY.days());
+    let gone = known.garden.patches.iter().filter(|patch| patch.bed == bed.id && (since..day).contains(&patch.until));
+    let mut cleared: Vec<Cleared> = gone
+        .map(|patch| {
+            let ground = patch.rect.ground(bed, known.garden.site.squares());
+            let first_edge = if from_near { bed.width - ground.near } else { ground.far };
+            Cleared { patch: patch.id, until: patch.until, ground, first_edge }
+        })
+        .collect();
+    cleared.sort_by_key(|one| (std::cmp::Reverse(one.until), one.patch));
+    cleared
 }
 
 fn running(marks: impl Iterator<Item = Length>, end: Length) -> Vec<Length> {
@@ -173,7 +208,7 @@ fn setting(planting: &Planting, number: u32, from_near: bool) -> Setting {
         holes: sum.holes,
         lines,
         depth: (!raised).then_some(planting.crop.sow_depth),
-        in_each: in_each_hole(planting.crop, planting.way, means),
+        in_each: sum.in_each,
         template: if strewn.is_some() { Vec::new() } else { template(&sum, &holes, planting.units()) },
         strewn,
         means,
@@ -187,36 +222,6 @@ fn strewn(way: &Way, sum: &Sum) -> Option<Strewn> {
         return Some(Strewn::Grams((area * grams).ceil().max(1.0) as u32));
     }
     if let Pattern::Scattered { seeds, .. } = sum.pattern { Some(Strewn::Count(seeds)) } else { None }
-}
-
-/// Of a hundred holes so many may stay empty before another seed goes into each (common practice: one in ten).
-const EMPTY_IN_HUNDRED: f64 = 10.0;
-/// The most seeds in one hole, which have to be thinned.
-const MOST_SEEDS: u32 = 4;
-
-/// How many seeds, sets or plants go into one hole: the clump's number for multi-sown ways, one of what is planted; of what is
-/// sown so many that hardly a hole stays empty at the least germination seed is sold with, thinned to the strongest.
-///
-/// ```
-/// use sparrow_core::ask::sheet::in_each_hole;
-/// use sparrow_core::catalogue::Catalogue;
-/// use sparrow_facts::timing::Means;
-/// let seeds = |key: &str| {
-///     let crop = Catalogue::standard().crop(key).unwrap();
-///     in_each_hole(crop, &crop.ways[0], Means::Direct)
-/// };
-/// // 45 of a hundred carrots fail: of two in a hole both do in 20 holes of a hundred, of three in 9.
-/// assert_eq!((seeds("carrot"), seeds("pea"), seeds("bean")), (3, 2, 2));
-/// ```
-pub fn in_each_hole(crop: &Crop, way: &Way, means: Means) -> u32 {
-    if way.per_hole > 1 {
-        return u32::from(way.per_hole);
-    }
-    if means != Means::Direct {
-        return 1;
-    }
-    let fails = 1.0 - f64::from(crop.germinates) / 100.0;
-    (1..MOST_SEEDS).find(|seeds| fails.powi(*seeds as i32) * 100.0 <= EMPTY_IN_HUNDRED).unwrap_or(MOST_SEEDS)
 }
 
 /// The stems by lines: across the bed where the pattern says so, else along it.

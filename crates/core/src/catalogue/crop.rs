@@ -4,6 +4,7 @@
 
 use crate::catalogue::figures::{Figures, SoilWants};
 use serde::{Deserialize, Deserializer, Serialize};
+use sparrow_facts::spacing::Spacing;
 use sparrow_facts::units::{Length, Units};
 use std::collections::BTreeMap;
 
@@ -84,25 +85,6 @@ pub enum CountedFrom {
     Sowing,
     /// From planting out.
     Transplanting,
-}
-
-/// A pair of distances between holes.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
-pub struct Spacing {
-    /// Along the bed, or along the trellis when it climbs one.
-    pub along: Length,
-    /// Across the bed.
-    pub across: Length,
-}
-
-impl Spacing {
-    /// The least ground a single hole asks for, in half squares: whole squares at first.
-    pub fn starter(self, units: Units) -> (u16, u16) {
-        let square = units.square().get();
-        let squares = |side: Length| u16::try_from((side.get() + square - 1) / square).unwrap_or(1).max(1) * 2;
-        (squares(self.along), squares(self.across))
-    }
 }
 
 /// How much sun it wants, when there is a choice.

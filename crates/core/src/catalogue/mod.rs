@@ -12,7 +12,7 @@ pub mod source;
 pub mod suits;
 
 pub use book::{Catalogue, FIGURE_GROUPS};
-pub use crop::{CountedFrom, Crop, Feeding, Hardiness, Life, Light, Method, Rotation, Spacing, Way};
+pub use crop::{CountedFrom, Crop, Feeding, Hardiness, Life, Light, Method, Rotation, Way};
 pub use family::Family;
 pub use figures::{Bolts, Bulbs, Bulk, Figures, Growth, Product, Response, Sets, SoilWants, Sprout, Winter};
 pub use grouping::{After, Grouping, Part, Stretch};

@@ -5,9 +5,11 @@ use crate::change::limits::MOST_BEDS;
 use crate::change::planner::{Planner, next};
 use crate::change::site::checked_site;
 use crate::change::{draft, turns};
+use crate::ground::shape;
 use sparrow_facts::bed::Bed;
 use sparrow_facts::edit;
 use sparrow_facts::edit::Edit;
+use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::BedId;
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::site::Site;
@@ -15,11 +17,13 @@ use sparrow_facts::units::Length;
 
 impl Planner<'_> {
     pub(crate) fn set_site(&self, site: &Site) -> Result<Vec<Edit>, Refusal> {
-        let after = checked_site(site)?;
-        if after.units != self.known.garden.site.units && !self.known.garden.patches.is_empty() {
-            return Err(Refusal::UnitsInUse { patches: self.known.garden.patches.len() });
-        }
-        Ok(vec![Edit::Site { before: Box::new(self.known.garden.site.clone()), after: Box::new(after) }])
+        let Garden { site: before, patches, groupings, .. } = self.known.garden;
+        let mut after = checked_site(site)?;
+        // What stands on squares keeps them, whatever it is measured in.
+        let in_use = !patches.is_empty() || !groupings.is_empty();
+        let squares = if in_use { before.squares() } else { after.units };
+        after.grid = (squares != after.units).then_some(squares);
+        Ok(vec![Edit::Site { before: Box::new(before.clone()), after: Box::new(after) }])
     }
 
     pub(crate) fn add_bed(&self, draft: &BedDraft) -> Result<Vec<Edit>, Refusal> {
@@ -36,13 +40,15 @@ impl Planner<'_> {
         let before = self.known.bed(id)?;
         let after = Bed { school: before.school, ..draft.measure(id, self.known.garden)? };
         self.name_is_free(&after)?;
-        let grid = after.half_squares(self.known.garden.site.units);
+        let squares = self.known.garden.site.squares();
+        let grid = after.half_squares(squares);
         let in_the_way: Vec<String> = self
             .known
             .garden
             .patches
             .iter()
-            .filter(|patch| patch.bed == id && !patch.rect.within(grid))
+            .filter(|patch| patch.bed == id)
+            .filter(|patch| !patch.rect.within(grid) || shape::area(&after, patch.rect.ground(&after, squares)) == 0)
             .map(|patch| self.name(patch))
             .collect();
         if !in_the_way.is_empty() {

@@ -2,6 +2,7 @@
 
 use crate::catalogue::Catalogue;
 use crate::change::draft::BedDraft;
+use crate::change::fixtures::FixtureDraft;
 use crate::change::planner::{Planner, gone, next};
 use crate::change::replan::PatchChange;
 use crate::change::season::SeasonChange;
@@ -16,7 +17,7 @@ use serde::{Deserialize, Serialize};
 use sparrow_facts::edit::{Edit, apply};
 use sparrow_facts::garden::Garden;
 use sparrow_facts::history::Stood;
-use sparrow_facts::ids::{BedId, OwnGroupingId, PastId, PatchId};
+use sparrow_facts::ids::{BedId, FixtureId, OwnGroupingId, PastId, PatchId};
 use sparrow_facts::patch::{Patch, Placing, Planted};
 use sparrow_facts::rect::Rect;
 use sparrow_facts::refusal::Refusal;
@@ -41,6 +42,14 @@ pub enum Command {
     MoveBed { bed: BedId, x: Tape, y: Tape },
     /// Take a bed away with all that stands or stood in it.
     RemoveBed { bed: BedId },
+    /// Add something of the yard that is no bed: the house, a fence, a tree.
+    AddFixture { draft: FixtureDraft },
+    /// Measure, move, turn or rename a fixture anew.
+    ChangeFixture { fixture: FixtureId, draft: FixtureDraft },
+    /// Put a fixture elsewhere on the drawing, by its middle.
+    MoveFixture { fixture: FixtureId, x: Tape, y: Tape },
+    /// Take a fixture away.
+    RemoveFixture { fixture: FixtureId },
     /// Put a crop on squares: from a day, or on its usual days; where the ground is taken on those, from the needle's day.
     Place {
         bed: BedId,
@@ -85,6 +94,10 @@ pub enum Command {
     SetSchool { over: SchoolFor, school: Option<School> },
     /// Keep a patch where it is, whatever is arranged, or let it move again.
     Lock { patch: PatchId, locked: bool },
+    /// Say at what distance one planting stands, or go back to the household's or the catalogue's with nothing.
+    SetDistance { patch: PatchId, distance: Option<(Tape, Tape)> },
+    /// Say how many seeds, sets or plants go into each hole of a planting, or leave it to its way of growing with nothing.
+    SetInEach { patch: PatchId, in_each: Option<u8> },
     /// Set the household's own distance, or go back to the catalogue's with nothing.
     SetSpacing { crop: String, way: String, distance: Option<(Tape, Tape)>, note: String },
 }
@@ -101,6 +114,10 @@ pub fn plan(known: Known, command: &Command) -> Result<Vec<Edit>, Refusal> {
         Command::ChangeBed { bed, draft } => planner.change_bed(*bed, draft),
         Command::MoveBed { bed, x, y } => planner.move_bed(*bed, x.0, y.0),
         Command::RemoveBed { bed } => planner.remove_bed(*bed),
+        Command::AddFixture { draft } => planner.add_fixture(draft),
+        Command::ChangeFixture { fixture, draft } => planner.change_fixture(*fixture, draft),
+        Command::MoveFixture { fixture, x, y } => planner.move_fixture(*fixture, x.0, y.0),
+        Command::RemoveFixture { fixture } => planner.remove_fixture(*fixture),
         Command::Place { needle, from, .. } => {
             let usual = placed(known, command, *from)?;
             let taken = from.is_none() && planner.ground_is_free(&usual).is_err();
@@ -119,12 +136,14 @@ pub fn plan(known: Known, command: &Command) -> Result<Vec<Edit>, Refusal> {
             // A first day moved past the last one takes it along.
             let past = *from > *until && *until == before.until;
             let until = if past { from.saturating_add(before.until - before.from) } else { *until };
-            let after = Patch {
-                from: *from,
-                until,
-                planted: Planted { way: way.clone(), holes: *holes, between: *between, ..before.planted.clone() },
-                ..before.clone()
+            let said = if *way == before.planted.way {
+                before.planted.clone()
+            } else {
+                // What was said of a bush bean's distance and seeds is not said of a climbing one.
+                Planted { school: before.planted.school, ..Planted::usual(&before.planted.crop, way) }
             };
+            let after =
+                Patch { from: *from, until, planted: Planted { holes: *holes, between: *between, ..said }, ..before.clone() };
             let same_days = (before.from, before.until) == (after.from, after.until);
             if same_days { planner.put(Some(before), after) } else { replan::retime(known, after) }
         }
@@ -137,6 +156,8 @@ pub fn plan(known: Known, command: &Command) -> Result<Vec<Edit>, Refusal> {
         Command::Replan { changes, follow } => replan::replan(known, changes, *follow),
         Command::SetSchool { over, school } => planner.set_school(*over, *school),
         Command::Lock { patch, locked } => planner.lock(*patch, *locked),
+        Command::SetDistance { patch, distance } => planner.set_distance(*patch, distance.map(|(a, b)| (a.0, b.0))),
+        Command::SetInEach { patch, in_each } => planner.set_in_each(*patch, *in_each),
         Command::SetSpacing { crop, way, distance, note } => {
             planner.set_spacing(crop, way, distance.map(|(a, b)| (a.0, b.0)), note)
         }
@@ -166,7 +187,7 @@ fn placed(known: Known, command: &Command, from: Option<Date>) -> Result<Patch, 
         line: None,
         kept: Vec::new(),
         timing: Timing::default(),
-        planted: Planted { crop: crop.key.clone(), way: way.key.clone(), holes: *holes, between: *between, school: None },
+        planted: Planted { holes: *holes, between: *between, ..Planted::usual(&crop.key, &way.key) },
     })
 }
 

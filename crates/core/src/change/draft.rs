@@ -2,10 +2,11 @@
 
 use crate::change::limits;
 use serde::{Deserialize, Serialize};
-use sparrow_facts::bed::{Bed, BedKind, Board, Brace, LONGEST_SIDE, Reach, SHORTEST_SIDE, Trellis};
+use sparrow_facts::bed::{Bed, BedKind, Board, Brace, LONGEST_SIDE, Reach, SHORTEST_SIDE, Trellis, WIDEST_MARGIN};
 use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::BedId;
 use sparrow_facts::refusal::Refusal;
+use sparrow_facts::shape::Shape;
 use sparrow_facts::units::{Length, Tape, Volume};
 
 /// A volume as it arrives in a command: text such as `15 gal`.
@@ -75,6 +76,40 @@ pub struct TrellisDraft {
     pub end: Option<Tape>,
 }
 
+/// An outline as typed.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[serde(tag = "is", rename_all = "kebab-case", deny_unknown_fields)]
+#[allow(missing_docs, reason = "the fields are those of the outline, documented there")]
+pub enum ShapeDraft {
+    /// All of it is there.
+    #[default]
+    Rectangle,
+    /// A corner is not there.
+    Corner { right: bool, near: bool, along: Tape, across: Tape },
+    /// Round or oval.
+    Round,
+}
+
+impl ShapeDraft {
+    fn measured(self) -> Shape {
+        match self {
+            ShapeDraft::Rectangle => Shape::Rectangle,
+            ShapeDraft::Corner { right, near, along, across } => Shape::Corner { right, near, along: along.0, across: across.0 },
+            ShapeDraft::Round => Shape::Round,
+        }
+    }
+}
+
+/// An outline that leaves a bed worth the name: a corner that is missing leaves 4 in both ways.
+pub fn checked_shape(shape: Shape, (length, width): (Length, Length)) -> Result<Shape, Refusal> {
+    if let Shape::Corner { along, across, .. } = shape {
+        in_range("missing corner, along", along, sparrow_facts::units::length::INCH, length - SHORTEST_SIDE)?;
+        in_range("missing corner, across", across, sparrow_facts::units::length::INCH, width - SHORTEST_SIDE)?;
+    }
+    Ok(shape)
+}
+
 /// A bed as typed.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
@@ -107,6 +142,12 @@ pub struct BedDraft {
     /// Drip lines along the bed, by their distance from the far side.
     #[serde(default)]
     pub drips: Vec<Tape>,
+    /// Its outline within length and width.
+    #[serde(default)]
+    pub shape: ShapeDraft,
+    /// How far stems stand from its boards; nothing means half their own distance.
+    #[serde(default)]
+    pub margin: Option<Tape>,
 }
 
 /// The thickness of a brace in a bed whose boards have no known name: a 2 in nominal board.
@@ -160,6 +201,8 @@ impl BedDraft {
             trellises,
             drips: self.drips(width)?,
             school: None,
+            shape: checked_shape(self.shape.measured(), (length, width))?,
+            margin: self.margin.map(|tape| margin(tape.0)).transpose()?,
         })
     }
 
@@ -229,6 +272,11 @@ fn trellis(draft: &TrellisDraft, length: Length, width: Length) -> Result<Trelli
     )?;
     let from_far = in_range("distance of the trellis from the far side", draft.from_far.0, Length::ZERO, width)?;
     Ok(Trellis { from_far, start, end })
+}
+
+/// A margin kept to the boards of a bed.
+pub fn margin(value: Length) -> Result<Length, Refusal> {
+    in_range("margin at the boards", value, Length::ZERO, WIDEST_MARGIN)
 }
 
 fn in_range(field: &'static str, value: Length, least: Length, most: Length) -> Result<Length, Refusal> {

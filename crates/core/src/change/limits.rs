@@ -1,12 +1,16 @@
 //! How much is too much? The limits of every list and number a change may make.
 
 use crate::ground::sums::MOST_AT_HAND;
+use sparrow_facts::patch::IN_EACH;
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::school::{CLOSE_PERCENT, SCATTER_SEEDS};
 use sparrow_facts::units::TenthsC;
 
 /// The most beds in one garden.
 pub const MOST_BEDS: usize = 60;
+
+/// The most fixtures of one yard.
+pub const MOST_FIXTURES: usize = 100;
 
 /// The most patches in one garden, all years together.
 pub const MOST_PATCHES: usize = 5000;
@@ -56,6 +60,10 @@ pub const LATITUDE: Range = [-9000, 9000];
 pub const LONGITUDE: Range = [-18_000, 18_000];
 /// Height above the sea, metres: from the shore of the lowest lake to the highest villages.
 pub const HEIGHT: Range = [-450, 6000];
+/// How far a neighbour's maize stands, metres.
+pub const NEIGHBOUR: Range = [1, 5000];
+/// Letters of the kind of a neighbour's maize.
+pub const STRAIN: usize = 20;
 /// Rain of a month, millimetres.
 pub const RAIN: Range = [0, 10_000];
 /// Years of ten that have a frost, where there is one.
@@ -107,7 +115,9 @@ pub const NOTE: usize = 200;
 pub const FOUND: usize = 80;
 
 /// The limits that fields of a page show, by the names it knows them under.
-pub const OF_FIELDS: [(&str, Range); 24] = [
+pub const OF_FIELDS: [(&str, Range); 26] = [
+    ("neighbour", NEIGHBOUR),
+    ("inEach", [IN_EACH[0] as i64, IN_EACH[1] as i64]),
     ("closePercent", [CLOSE_PERCENT[0] as i64, CLOSE_PERCENT[1] as i64]),
     ("scatterSeeds", [SCATTER_SEEDS[0] as i64, SCATTER_SEEDS[1] as i64]),
     ("degrees", DEGREES),

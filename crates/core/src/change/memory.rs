@@ -1,6 +1,7 @@
 //! Wishes about what the household remembers: earlier years, and its own distances.
 
 use crate::change::limits::{MOST_GROUPINGS, MOST_PARTS, MOST_PAST};
+use crate::change::own::check_distance;
 use crate::change::patches::drawable;
 use crate::change::planner::{Planner, next};
 use crate::change::schools::{in_range, suited};
@@ -19,7 +20,7 @@ use sparrow_facts::patch::{Patch, Planted};
 use sparrow_facts::rect::Rect;
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::school::{School, SchoolFor};
-use sparrow_facts::spacing::OwnSpacing;
+use sparrow_facts::spacing::{OwnSpacing, Spacing};
 use sparrow_facts::units::Length;
 
 impl Planner<'_> {
@@ -71,12 +72,7 @@ impl Planner<'_> {
         let after = match distance {
             None => None,
             Some((along, across)) => {
-                for value in [along, across] {
-                    let (least, most) = (Length::tenths_mm(100), Length::inches(120));
-                    if !(least..=most).contains(&value) {
-                        return Err(Refusal::LengthOutOfRange { field: "distance between plants", value, least, most });
-                    }
-                }
+                check_distance(Spacing { along, across })?;
                 let own = OwnSpacing { crop: crop.key.clone(), way: way.key.clone(), along, across, note: String::new() };
                 let others = self.known.garden.spacings.iter().filter(|other| (&other.crop, &other.way) != (&own.crop, &own.way));
                 let spacings = others.chain([&own]).cloned().collect();
@@ -89,6 +85,21 @@ impl Planner<'_> {
             return Err(Refusal::NothingTo { what: "go back from" });
         }
         Ok(vec![Edit::Spacing { before, after }])
+    }
+
+    /// What is said of one planting's distance; a number of holes was one of the other distance.
+    pub(crate) fn set_distance(&self, patch: PatchId, distance: Option<(Length, Length)>) -> Result<Vec<Edit>, Refusal> {
+        let before = self.patch(patch)?;
+        let distance = distance.map(|(along, across)| Spacing { along, across });
+        if distance.is_none() && before.planted.distance.is_none() {
+            return Err(Refusal::NothingTo { what: "go back from" });
+        }
+        self.put(Some(before), Patch { planted: Planted { distance, holes: None, ..before.planted.clone() }, ..before.clone() })
+    }
+
+    pub(crate) fn set_in_each(&self, patch: PatchId, in_each: Option<u8>) -> Result<Vec<Edit>, Refusal> {
+        let before = self.patch(patch)?;
+        self.put(Some(before), Patch { planted: Planted { in_each, ..before.planted.clone() }, ..before.clone() })
     }
 
     /// Whether every patch could be drawn if the garden were so.

@@ -3,9 +3,11 @@
 use crate::change::days::check_days;
 use crate::change::draft;
 use crate::change::limits::{self, MOST_HOLES, MOST_PATCHES};
+use crate::change::own::check_planted;
 use crate::change::planner::{Planner, changed, gone, next};
 use crate::change::schools::suited;
 use crate::ground::planting::Planting;
+use crate::ground::shape;
 use sparrow_facts::bed::Bed;
 use sparrow_facts::edit::{Edit, apply};
 use sparrow_facts::garden::Garden;
@@ -59,12 +61,16 @@ impl Planner<'_> {
         let bed = self.known.bed(after.bed)?;
         let (crop, way) = self.known.crop(&after.planted.crop, Some(&after.planted.way))?;
         after.planted.school.map_or(Ok(()), |school| suited(school, crop, way))?;
-        let (columns, rows) = bed.half_squares(self.known.garden.site.units);
+        check_planted(&after.planted)?;
+        let (columns, rows) = bed.half_squares(self.known.garden.site.squares());
         if after.rect.w == 0 || after.rect.h == 0 {
             return Err(Refusal::NoGround);
         }
         if !after.rect.within((columns, rows)) {
             return Err(Refusal::OutsideBed { columns, rows });
+        }
+        if shape::area(bed, after.rect.ground(bed, self.known.garden.site.squares())) == 0 {
+            return Err(Refusal::NotThere);
         }
         self.line_is_inside(bed, after)?;
         check_days(after.from, after.until)?;
@@ -89,7 +95,7 @@ impl Planner<'_> {
 
     /// A marked row moves with its half squares.
     fn line_moved(&self, before: &Patch, rect: Rect) -> Option<RowLine> {
-        let half = self.known.garden.site.units.half_square().get();
+        let half = self.known.garden.site.squares().half_square().get();
         let moved = |line: RowLine| {
             let by = if line.across {
                 i32::from(rect.x) - i32::from(before.rect.x)
@@ -103,7 +109,7 @@ impl Planner<'_> {
 
     fn line_is_inside(&self, bed: &Bed, patch: &Patch) -> Result<(), Refusal> {
         let Some(line) = patch.line else { return Ok(()) };
-        let ground = patch.rect.ground(bed, self.known.garden.site.units);
+        let ground = patch.rect.ground(bed, self.known.garden.site.squares());
         let (least, most) = if line.across { (ground.left, ground.right) } else { (ground.far, ground.near) };
         if (least..=most).contains(&line.at) {
             return Ok(());

@@ -3,7 +3,7 @@
 use crate::change::draft;
 use crate::change::limits::{self, MONTHS, number, temperature};
 use sparrow_facts::refusal::Refusal;
-use sparrow_facts::site::{Freezes, Site};
+use sparrow_facts::site::{Freezes, NeighbourMaize, Site};
 
 /// A site whose every field is within its limits, with blanks cut off its names.
 pub fn checked_site(site: &Site) -> Result<Site, Refusal> {
@@ -31,9 +31,18 @@ pub fn checked_site(site: &Site) -> Result<Site, Refusal> {
         }
         months.rain_mm.iter().try_for_each(|rain| number("rain of a month in mm", i64::from(*rain), limits::RAIN))?;
     }
+    let neighbour_maize = site.neighbour_maize.as_ref().map(neighbour).transpose()?;
     let zone = site.zone.as_deref().map(zone).transpose()?;
     let place = if site.place.trim().is_empty() { String::new() } else { draft::text("the place", &site.place, limits::NAME)? };
-    Ok(Site { name: draft::text("the garden's name", &site.name, limits::NAME)?, place, zone, ..site.clone() })
+    Ok(Site { name: draft::text("the garden's name", &site.name, limits::NAME)?, place, zone, neighbour_maize, ..site.clone() })
+}
+
+fn neighbour(maize: &NeighbourMaize) -> Result<NeighbourMaize, Refusal> {
+    number("metres to the neighbour's maize", maize.metres.into(), limits::NEIGHBOUR)?;
+    Ok(NeighbourMaize {
+        strain: draft::text("the kind of the neighbour's maize", &maize.strain, limits::STRAIN)?,
+        ..maize.clone()
+    })
 }
 
 /// A time zone's name as the time zone database spells it.

@@ -1,7 +1,9 @@
 //! Is this a garden at all? The rules that every change keeps, checked on a garden from outside.
 
 use crate::catalogue::Catalogue;
+use crate::change::fixtures::check_fixture;
 use crate::change::limits::{MOST_PARTS, number};
+use crate::change::own::check_planted;
 use crate::change::planner::Planner;
 use crate::change::schools::in_range;
 use crate::change::{draft, limits, site};
@@ -33,6 +35,10 @@ pub fn verify(garden: &Garden, catalogue: &Catalogue) -> Result<(), (String, Ref
         if beds[..index].iter().any(|other| other.name.eq_ignore_ascii_case(&bed.name)) {
             return Err(at(list, index)(Refusal::NameTaken { name: bed.name.clone() }));
         }
+    }
+    in_order(garden.fixtures.iter().map(|fixture| fixture.id.0), "fixtures", limits::MOST_FIXTURES)?;
+    for (index, fixture) in garden.fixtures.iter().enumerate() {
+        check_fixture(fixture).map_err(at("fixtures", index))?;
     }
     // What stands in the ground is judged by the warmth of the place, so the place comes first.
     crate::change::season::check(garden).map_err(|why| ("almanac".to_string(), why))?;
@@ -102,6 +108,8 @@ fn check_bed(bed: &Bed) -> Result<(), Refusal> {
     draft::on_drawing("distance from the left", bed.x)?;
     draft::on_drawing("distance from the top", bed.y)?;
     bed.school.map_or(Ok(()), in_range)?;
+    bed.margin.map_or(Ok(Length::ZERO), draft::margin)?;
+    draft::checked_shape(bed.shape, (bed.length, bed.width))?;
     if bed.turn > 359 {
         return Err(Refusal::NumberOutOfRange { field: "turn in degrees", value: i64::from(bed.turn), least: 0, most: 359 });
     }
@@ -149,6 +157,7 @@ fn check_grouping(catalogue: &Catalogue, own: &OwnGrouping) -> Result<(), Refusa
             return Err(Refusal::OutsideBed { columns: most.0, rows: most.1 });
         }
         part.planted.school.map_or(Ok(()), in_range)?;
+        check_planted(&part.planted)?;
         number("number of holes", part.planted.holes.unwrap_or(1).into(), [1, 65_535])?;
         number("days a part waits", part.days_after.into(), [0, limits::LONGEST_STAND.into()])?;
         number("days a part stands", part.days.into(), [0, limits::LONGEST_STAND.into()])?;

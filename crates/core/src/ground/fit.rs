@@ -1,5 +1,6 @@
 //! How many squares does this bed hold, and what is missing from the next one?
 
+use crate::ground::shape;
 use serde::Serialize;
 use sparrow_facts::bed::{Bed, Brace};
 use sparrow_facts::rect::{Ground, Rect};
@@ -73,7 +74,8 @@ pub fn bed_fit(bed: &Bed, units: Units) -> BedFit {
     let (half_columns, half_rows) = bed.half_squares(units);
     let square = i64::from(units.square().get()).pow(2);
     let centi = |area: i64| u32::try_from((area * 100 + square / 2) / square).unwrap_or(0);
-    let (whole, open) = bed.ground();
+    let all = Ground { left: Length::ZERO, far: Length::ZERO, right: bed.length, near: bed.width };
+    let (whole, open) = (shape::area(bed, all), open(bed, all));
     BedFit {
         along: side_fit(bed.length, units),
         across: side_fit(bed.width, units),
@@ -96,19 +98,18 @@ pub fn free_centisquares(bed: &Bed, units: Units, taken: &[Rect]) -> u32 {
     for (x, y) in (0..rows).flat_map(|y| (0..columns).map(move |x| (x, y))) {
         let cell = Rect { x, y, w: 1, h: 1 };
         if !taken.iter().any(|rect| rect.overlaps(cell)) {
-            let ground = cell.ground(bed, units);
-            free += (i64::from(ground.length().get()) - braced(bed, ground)) * i64::from(ground.width().get());
+            free += open(bed, cell.ground(bed, units));
         }
     }
     let square = i64::from(units.square().get()).pow(2);
     u32::try_from((free * 100 + square / 2) / square).unwrap_or(0)
 }
 
-/// How much of a piece of ground's length lies under braces \[0.1 mm\].
-fn braced(bed: &Bed, ground: Ground) -> i64 {
-    let covered = bed.braces.iter().map(|brace| {
+/// How much of some ground is there and not under braces \[0.01 mm²\].
+fn open(bed: &Bed, ground: Ground) -> i64 {
+    let braced = bed.braces.iter().map(|brace| {
         let (from, to) = (brace.at - brace.thickness.over(2), brace.at + brace.thickness - brace.thickness.over(2));
-        i64::from((to.min(ground.right) - from.max(ground.left)).get().max(0))
+        shape::area(bed, Ground { left: from.max(ground.left), right: to.min(ground.right), ..ground })
     });
-    covered.sum()
+    shape::area(bed, ground) - braced.sum::<i64>()
 }

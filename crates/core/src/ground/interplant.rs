@@ -1,9 +1,9 @@
 //! Where does a quick crop go between a slow one? In the gaps: as far from every standing stem as it gets.
 
-use crate::catalogue::Spacing;
 use crate::ground::hole::Hole;
 use crate::ground::pattern::{Near, Pattern, Spot, apart};
 use sparrow_facts::rect::Ground;
+use sparrow_facts::spacing::Spacing;
 use sparrow_facts::units::Length;
 
 /// Something that stands on the same ground: its holes and the distance between them.

@@ -6,6 +6,7 @@ pub mod interplant;
 pub mod near;
 pub mod pattern;
 pub mod planting;
+pub mod shape;
 pub mod spread;
 pub mod sums;
 pub mod yard;

@@ -5,22 +5,23 @@
 //! in which ground is counted, given and taken by whole squares.
 
 use crate::catalogue::suits::suits;
-use crate::catalogue::{Crop, Spacing, Way};
+use crate::catalogue::{Crop, Way};
 use crate::ground::hole::Hole;
 use crate::ground::interplant::Host;
 use crate::ground::pattern::{Pattern, Spot};
 use crate::ground::spread::spread;
-use crate::ground::{interplant, pattern, planting};
+use crate::ground::{interplant, pattern, planting, shape};
 use crate::growth::growing::Growing;
+use crate::growth::in_hole::{in_each_hole, plants_a_hole};
 use crate::growth::size::Pace;
 use crate::known::Known;
 use serde::Serialize;
 use sparrow_facts::bed::{Bed, Reach};
 use sparrow_facts::garden::Garden;
-use sparrow_facts::patch::Patch;
+use sparrow_facts::patch::{Patch, Planted};
 use sparrow_facts::rect::{Ground, Rect, RowLine};
 use sparrow_facts::school::{School, Unsuited};
-use sparrow_facts::spacing::OwnSpacing;
+use sparrow_facts::spacing::{OwnSpacing, Spacing};
 use sparrow_facts::units::{Length, Units};
 
 /// Where a distance comes from.
@@ -33,11 +34,13 @@ pub enum DistanceFrom {
         /// Source key.
         source: String,
     },
-    /// The household's own figure.
+    /// The household's own figure for every planting of the crop.
     Own {
         /// The household's words about it.
         note: String,
     },
+    /// Said of this one planting.
+    Here,
 }
 
 /// The sum behind a count: `fits` holes find room by the pattern, `holes` are used, fewer of them or more at a smaller distance,
@@ -57,6 +60,8 @@ pub struct Sum {
     pub pattern: Pattern,
     /// Sides where it may grow out over the board, so that its holes may stand nearer to it.
     pub spills: Reach,
+    /// Holes for which the bed's outline leaves no ground, and are left out.
+    pub outside: u32,
     /// Holes that would lie under a brace, and are left out.
     pub under_braces: u32,
     /// Holes that find room.
@@ -65,7 +70,9 @@ pub struct Sum {
     pub crowded: Option<Spacing>,
     /// Holes used.
     pub holes: u32,
-    /// Plants in each hole.
+    /// Seeds, sets or plants put into each hole.
+    pub in_each: u32,
+    /// Plants left to grow in each hole.
     pub per_hole: u32,
     /// Plants in all.
     pub plants: u32,
@@ -111,7 +118,8 @@ pub struct Planting<'a> {
     /// How it lives through its packet's days, as the warmth of its bed goes.
     pub pace: Pace,
     units: Units,
-    own: Option<&'a OwnSpacing>,
+    /// A distance that overrules every table, and where it was said.
+    own: Option<(Spacing, DistanceFrom)>,
     hosts: Vec<Host>,
 }
 
@@ -120,6 +128,8 @@ pub struct Planting<'a> {
 pub struct Laid {
     /// How they lie.
     pub pattern: Pattern,
+    /// How many would lie where the bed's outline leaves no ground, and are left out.
+    pub outside: u32,
     /// How many would lie under braces and are left out.
     pub under_braces: u32,
     /// The holes, in the bed's frame.
@@ -139,9 +149,9 @@ impl<'a> Planting<'a> {
         let (bed, crop) = (garden.bed(patch.bed)?, catalogue.crop(&patch.planted.crop)?);
         let way = crop.way(&patch.planted.way)?;
         let school = school_of(garden, bed, patch, crop, way);
-        let own = garden.own_spacing(&patch.planted.crop, &patch.planted.way);
+        let own = own_distance(garden, &patch.planted);
         let pace = grower.pace(Growing::of(patch, crop, way), patch.from, &known.soil(bed));
-        Some(Planting { bed, patch, crop, way, school, pace, units: garden.site.units, own, hosts: Vec::new() })
+        Some(Planting { bed, patch, crop, way, school, pace, units: garden.site.squares(), own, hosts: Vec::new() })
     }
 
     /// What a shadow is reckoned from.
@@ -149,24 +159,29 @@ impl<'a> Planting<'a> {
         (self.crop, self.way, self.pace, self.patch)
     }
 
-    /// The household's measures.
+    /// The measures of the squares.
     pub fn units(&self) -> Units {
         self.units
     }
 
-    /// The distance that holds in a school: the household's own, or the catalogue's.
+    /// The distance that holds in a school: that of the planting, else the household's own, else the catalogue's.
     pub fn distance(&self, school: School) -> Spacing {
-        let pair = |[along, across]: [Length; 2]| Spacing { along, across };
-        match (school, self.own) {
-            (School::Close { percent }, _) => {
-                let usual = self.distance(School::SquareFoot);
-                let close = |side: Length| side.times(u32::from(percent)).over(100);
-                Spacing { along: close(usual.along), across: close(usual.across) }
-            }
-            // The household's figure is between plants; rows stay as far apart as hoeing them asks, or more.
-            (School::Rows { .. }, Some(own)) => Spacing { along: own.along, across: own.across.max(self.way.row[1]) },
-            (_, Some(own)) => Spacing { along: own.along, across: own.across },
-            (School::Rows { .. }, None) => pair(self.way.row),
+        let Some((own, from)) = &self.own else { return self.book_distance(school) };
+        match school {
+            School::Close { percent } => closer(*own, percent),
+            // The household's figure is between plants; rows stay as far apart as hoeing them asks, or more. What is said of one
+            // planting is said of its rows too.
+            School::Rows { .. } if *from != DistanceFrom::Here => Spacing { across: own.across.max(self.way.row[1]), ..*own },
+            _ => *own,
+        }
+    }
+
+    /// The distance that the catalogue gives for a school.
+    pub fn book_distance(&self, school: School) -> Spacing {
+        let [along, across] = self.way.row;
+        match school {
+            School::Close { percent } => closer(self.way.spacing(self.units), percent),
+            School::Rows { .. } => Spacing { along, across },
             _ => self.way.spacing(self.units),
         }
     }
@@ -174,10 +189,13 @@ impl<'a> Planting<'a> {
     fn distance_from(&self, school: School) -> DistanceFrom {
         // Distances in the row are handbook figures; those of the squares have a source of their own.
         let group = if matches!(school, School::Rows { .. }) { "season" } else { "spacing" };
-        match self.own {
-            Some(own) => DistanceFrom::Own { note: own.note.clone() },
-            None => DistanceFrom::Catalogue { source: self.crop.sources.get(group).cloned().unwrap_or_default() },
-        }
+        let book = || DistanceFrom::Catalogue { source: self.crop.sources.get(group).cloned().unwrap_or_default() };
+        self.own.as_ref().map_or_else(book, |(_, from)| from.clone())
+    }
+
+    /// Plants that are left to grow in each hole.
+    pub fn per_hole(&self) -> u32 {
+        plants_a_hole(Growing::of(self.patch, self.crop, self.way), self.patch.planted.in_each)
     }
 
     /// The sides of a piece of ground over which the plant may grow out: where the ground meets a board
@@ -192,16 +210,40 @@ impl<'a> Planting<'a> {
         }
     }
 
-    /// Ground as large as the plant may use: a spilling one needs no half distance to the board it grows over.
+    /// Ground as large as the plant may use, as if half a distance were kept to all its edges: at a board it keeps the bed's margin
+    /// instead, where that is said, and a spilling one stands near to the board it grows over.
     fn room(&self, ground: Ground, distance: Spacing) -> Ground {
-        let spills = self.spills(ground);
-        let out = |may: bool, side: Length| if may { Length::ZERO.max(side.over(2) - SPILL_STEM) } else { Length::ZERO };
+        let (bed, spills) = (self.bed, self.spills(ground));
+        let out = |at_board: bool, spills: bool, side: Length| {
+            let half = side.over(2);
+            let margin = bed.margin.filter(|_| at_board).map_or(Length::ZERO, |margin| half - margin);
+            if spills { margin.max(half - SPILL_STEM).max(Length::ZERO) } else { margin }
+        };
+        let (left, far) = (ground.left == Length::ZERO, ground.far == Length::ZERO);
+        let (right, near) = (ground.right == bed.length, ground.near == bed.width);
+        let (left, far) =
+            (ground.left - out(left, spills.left, distance.along), ground.far - out(far, spills.far, distance.across));
         Ground {
-            left: ground.left - out(spills.left, distance.along),
-            far: ground.far - out(spills.far, distance.across),
-            right: ground.right + out(spills.right, distance.along),
-            near: ground.near + out(spills.near, distance.across),
+            left,
+            far,
+            right: left.max(ground.right + out(right, spills.right, distance.along)),
+            near: far.max(ground.near + out(near, spills.near, distance.across)),
         }
+    }
+
+    /// How far its stems stay from an outline that is no rectangle's.
+    fn keeps(&self, distance: Spacing) -> [Length; 2] {
+        let keep = |side: Length| {
+            let half = self.bed.margin.unwrap_or(side.over(2));
+            if self.way.spills { half.min(SPILL_STEM) } else { half }
+        };
+        [keep(distance.along), keep(distance.across)]
+    }
+
+    /// How many holes its own school would find room for on some half squares of a bed that is all there.
+    pub fn fits_whole(&self, rect: Rect) -> u32 {
+        let Laid { outside, holes, .. } = self.lay(rect, self.school);
+        outside + holes.len() as u32
     }
 
     /// The holes of a school on some half squares of the bed, without those under a brace.
@@ -218,10 +260,13 @@ impl<'a> Planting<'a> {
         };
         let all = spots.into_iter().map(|(x, y)| Hole { x: room.left + x, y: room.far + y }).collect();
         let (pattern, all) = interplant::place(&self.hosts, ground, distance, pattern, all);
-        let found = all.len();
+        let whole = all.len();
         let mut holes = all;
+        let keep = self.keeps(distance);
+        holes.retain(|hole| shape::holds(self.bed, (hole.x, hole.y), keep));
+        let found = holes.len();
         holes.retain(|hole| !self.bed.braces.iter().any(|brace| under(brace.at, brace.thickness, hole.x)));
-        Laid { pattern, under_braces: (found - holes.len()) as u32, holes }
+        Laid { pattern, outside: (whole - found) as u32, under_braces: (found - holes.len()) as u32, holes }
     }
 
     /// How many holes its own school finds room for on some half squares.
@@ -280,13 +325,13 @@ impl<'a> Planting<'a> {
     /// The count of the patch and the holes it uses: as many as fit, or the household's own number: fewer spread over the ground,
     /// more at the distance that is left to them.
     pub fn reckon(&self) -> (Sum, Vec<Hole>) {
-        let Laid { pattern, under_braces, holes } = self.lay(self.patch.rect, self.school);
+        let Laid { pattern, outside, under_braces, holes } = self.lay(self.patch.rect, self.school);
         let fits = holes.len() as u32;
         let own = self.patch.planted.holes.map(u32::from);
         let crowd = own.filter(|own| *own > fits).and_then(|own| self.crowd(own));
         let (crowded, holes) = crowd.map_or((None, holes), |(distance, laid)| (Some(distance), laid.holes));
         let holes = spread(holes, own.map_or(usize::MAX, |own| own as usize));
-        let (used, per_hole) = (holes.len() as u32, u32::from(self.way.per_hole));
+        let (used, per_hole) = (holes.len() as u32, self.per_hole());
         let ground = self.patch.rect.ground(self.bed, self.units);
         let sum = Sum {
             ground,
@@ -295,10 +340,12 @@ impl<'a> Planting<'a> {
             distance_from: self.distance_from(self.school),
             pattern,
             spills: self.spills(ground),
+            outside,
             under_braces,
             fits,
             crowded,
             holes: used,
+            in_each: in_each_hole(Growing::of(self.patch, self.crop, self.way), self.patch.planted.in_each),
             per_hole,
             plants: used * per_hole,
             feeding_percent: self.feeding(self.school, used),
@@ -322,7 +369,7 @@ impl<'a> Planting<'a> {
             let unsuited = suits(school, self.crop, self.way).err();
             let laid = self.lay(self.patch.rect, school);
             let holes = laid.holes.len() as u32;
-            let plants = holes * u32::from(self.way.per_hole);
+            let plants = holes * self.per_hole();
             let seeds = if let Pattern::Scattered { seeds, .. } = laid.pattern { seeds } else { plants };
             SchoolCount { school, unsuited, plants, seeds, feeding_percent: self.feeding(school, holes) }
         };
@@ -334,6 +381,19 @@ impl<'a> Planting<'a> {
     pub fn room_for(&self, from: Rect, wanted: u32) -> Option<Rect> {
         room_for(self.bed.half_squares(self.units), from, wanted, |rect| self.fits(rect))
     }
+}
+
+/// The distance said of a planting, or else of all of its crop and way, if the household said one.
+fn own_distance(garden: &Garden, planted: &Planted) -> Option<(Spacing, DistanceFrom)> {
+    let of_all =
+        |own: &OwnSpacing| (Spacing { along: own.along, across: own.across }, DistanceFrom::Own { note: own.note.clone() });
+    let here = planted.distance.map(|distance| (distance, DistanceFrom::Here));
+    here.or_else(|| garden.own_spacing(&planted.crop, &planted.way).map(of_all))
+}
+
+fn closer(usual: Spacing, percent: u8) -> Spacing {
+    let close = |side: Length| side.times(u32::from(percent)).over(100);
+    Spacing { along: close(usual.along), across: close(usual.across) }
 }
 
 /// The school that holds for a patch: its own, else its bed's, else the household's; the square-foot grid
@@ -390,7 +450,7 @@ pub fn room_for(grid: (u16, u16), from: Rect, wanted: u32, count: impl Fn(Rect) 
     for w in 1..=grid.0.saturating_sub(from.x) {
         for h in 1..=grid.1.saturating_sub(from.y) {
             let rect = Rect { w, h, ..from };
-            let better = best.is_none_or(|b| shape(rect, from) < shape(b, from));
+            let better = best.is_none_or(|b| nearness(rect, from) < nearness(b, from));
             if better && count(rect) >= wanted {
                 best = Some(rect);
             }
@@ -400,7 +460,7 @@ pub fn room_for(grid: (u16, u16), from: Rect, wanted: u32, count: impl Fn(Rect) 
 }
 
 /// Less ground first, then the nearest to the shape it had.
-fn shape(rect: Rect, was: Rect) -> (u32, u32) {
+fn nearness(rect: Rect, was: Rect) -> (u32, u32) {
     let area = u32::from(rect.w) * u32::from(rect.h);
     (area, u32::from(rect.w.abs_diff(was.w)) + u32::from(rect.h.abs_diff(was.h)))
 }

@@ -12,6 +12,7 @@ use sparrow_facts::ids::{BedId, PatchId};
 use sparrow_facts::patch::{Patch, Planted};
 use sparrow_facts::rect::Rect;
 use sparrow_facts::refusal::Refusal;
+use sparrow_facts::shape::Shape;
 use sparrow_facts::timing::Timing;
 use sparrow_facts::units::Length;
 use sparrow_facts::units::length::LONGEST;
@@ -69,7 +70,7 @@ pub fn fits(known: Known, pattern: &Patch, at_hand: u32) -> Result<Fits, Refusal
         while left > 0 && places.len() < MOST_PLACES {
             let patch = Patch { bed: bed.id, ..pattern.clone() };
             let Some(planting) = Planting::alone(known, &patch) else { break };
-            let per_hole = u32::from(planting.way.per_hole);
+            let per_hole = planting.per_hole();
             let Some(rect) = best_free(garden, bed, &planting, &taken, left.div_ceil(per_hole)) else { break };
             let holds = planting.fits(rect) * per_hole;
             let plants = holds.min(left);
@@ -83,7 +84,7 @@ pub fn fits(known: Known, pattern: &Patch, at_hand: u32) -> Result<Fits, Refusal
 }
 
 fn one_piece(planting: &Planting, at_hand: u32) -> Option<(u16, u16)> {
-    let wanted = at_hand.div_ceil(u32::from(planting.way.per_hole));
+    let wanted = at_hand.div_ceil(planting.per_hole());
     let rect = planting.room_for(Rect { x: 0, y: 0, w: 2, h: 2 }, wanted)?;
     Some((rect.w, rect.h))
 }
@@ -93,7 +94,7 @@ fn one_piece(planting: &Planting, at_hand: u32) -> Option<(u16, u16)> {
 /// Longer ground never holds less, so that of each corner and width only the longest free piece is counted, and then the
 /// shortest that holds as many.
 fn best_free(garden: &Garden, bed: &Bed, planting: &Planting, taken: &[(BedId, Rect)], wanted: u32) -> Option<Rect> {
-    let (columns, rows) = bed.half_squares(garden.site.units);
+    let (columns, rows) = bed.half_squares(garden.site.squares());
     let in_the_way: Vec<Rect> = garden
         .patches
         .iter()
@@ -106,14 +107,14 @@ fn best_free(garden: &Garden, bed: &Bed, planting: &Planting, taken: &[(BedId, R
         beside.map(|other| other.x.saturating_sub(x)).min().unwrap_or(columns - x).min(columns - x)
     };
     // Ground holds the same wherever no brace, board or part square makes a difference.
-    let plain = bed.braces.is_empty() && !planting.way.spills;
+    let plain = bed.braces.is_empty() && !planting.way.spills && bed.shape == Shape::Rectangle && bed.margin.is_none();
     let mut counted = std::collections::HashMap::new();
     let mut holds = |rect: Rect| {
         let at_a_board = rect.bottom() == rows;
         let key = if plain {
             (0, u16::from(rect.right() == columns), rect.w, rect.h, false, at_a_board)
         } else {
-            (rect.x, 0, rect.w, rect.h, rect.y == 0, at_a_board)
+            (rect.x, rect.y, rect.w, rect.h, false, at_a_board)
         };
         *counted.entry(key).or_insert_with(|| planting.fits(rect))
     };

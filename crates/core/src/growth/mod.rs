@@ -6,6 +6,7 @@ pub mod custom;
 pub mod gate;
 pub mod grower;
 pub mod growing;
+pub mod in_hole;
 pub mod prospect;
 pub mod size;
 pub mod sums;

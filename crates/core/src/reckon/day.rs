@@ -203,13 +203,13 @@ fn reckon_patch(planting: &Planting, needle: Date) -> PatchReckoning {
 
 fn reckon_bed(around: &Around, bed: &Bed, patches: &[PatchReckoning]) -> BedReckoning {
     let Around { known: Known { garden, .. }, history, season, .. } = *around;
-    let fit = bed_fit(bed, garden.site.units);
+    let fit = bed_fit(bed, garden.site.squares());
     let now = bed_on(garden, bed, season.needle, patches.iter().filter(|one| one.stands));
     BedReckoning {
         bed: bed.id,
         fit,
         sections: bed.sections(),
-        section_fits: if bed.braces.is_empty() { Vec::new() } else { section_fits(bed, garden.site.units) },
+        section_fits: if bed.braces.is_empty() { Vec::new() } else { section_fits(bed, garden.site.squares()) },
         plants: now.plants,
         free_centisquares: now.free_centisquares,
         before: history.stands_before(bed.id, season.year),
@@ -220,5 +220,5 @@ fn reckon_bed(around: &Around, bed: &Bed, patches: &[PatchReckoning]) -> BedReck
 /// Ground of a bed that no patch and no brace covers on a day, in hundredths of a square, part squares at their size.
 fn free_ground(garden: &Garden, bed: &Bed, day: Date) -> u32 {
     let standing = garden.patches.iter().filter(|patch| patch.bed == bed.id && patch.stands_on(day));
-    free_centisquares(bed, garden.site.units, &standing.map(|patch| patch.rect).collect::<Vec<_>>())
+    free_centisquares(bed, garden.site.squares(), &standing.map(|patch| patch.rect).collect::<Vec<_>>())
 }

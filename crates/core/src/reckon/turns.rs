@@ -4,16 +4,16 @@
 use crate::catalogue::{Catalogue, Feeding};
 use crate::known::Known;
 use crate::rules::past::values;
+use crate::turns::against::{Against, is_of_plan};
 use crate::turns::ground::Plot;
 use crate::turns::held::Held;
-use crate::turns::problem::{Problem, needs_of};
+use crate::turns::problem::{LONGEST_MEMORY, Problem, needs_of};
 use crate::turns::status::offers;
 use serde::Serialize;
 use sparrow_facts::garden::Garden;
 use sparrow_facts::history::Stood;
 use sparrow_facts::ids::{BedId, PastId, PatchId, WishId};
 use sparrow_facts::turns::{Entry, Parts, Piece, TurnPart, WishDraft};
-use sparrow_rotate as rotate;
 use sparrow_rotate::{Clash, Cost, Ledger};
 use std::collections::BTreeSet;
 
@@ -68,6 +68,10 @@ pub struct Tie {
     pub family: String,
     /// The crop, where only spots count.
     pub crop: Option<String>,
+    /// What it is called in the search: the family, or a part of it that waits otherwise.
+    pub sort: String,
+    /// The other family after which it comes too soon, where that is not its own.
+    pub after: Option<String>,
     /// Where.
     pub at: Piece,
     /// The earlier year.
@@ -78,9 +82,8 @@ pub struct Tie {
     pub interval: u32,
     /// Whether both stands are planted or past, so that no plan can help it.
     pub planted: bool,
-    /// What it costs the plan; nothing when both years are past.
-    #[cfg_attr(feature = "sent", ts(type = "number | null"))]
-    pub cost: Option<u64>,
+    /// Whether both years are past.
+    pub past: bool,
 }
 
 /// What is worth saying about one thing after another.
@@ -148,16 +151,11 @@ pub struct TurnsView {
     pub lacking: Vec<Lacking>,
     /// What is spread over several pieces of ground: the wish, the year, how many.
     pub spread: Vec<(WishId, i16, u16)>,
-    /// In how many pieces of ground and years hungry follows hungry.
-    pub hungry: u16,
-    /// What the plan costs.
+    /// What is against the plan, counted.
+    pub against: Against,
+    /// What the search counts it as: to compare plans, and nothing to show.
+    #[serde(skip)]
     pub cost: Cost,
-    /// What of that no plan could help: what is planted comes too soon after what stood.
-    #[cfg_attr(feature = "sent", ts(type = "number"))]
-    pub settled: u64,
-    /// The whole of it.
-    #[cfg_attr(feature = "sent", ts(type = "number"))]
-    pub total: u64,
     /// Interval and risk of each family in the household's own values, by key.
     pub values: Vec<(String, u32, u32)>,
     /// Beds and years of which nobody knows what stood there.
@@ -188,10 +186,8 @@ pub fn view(known: Known, entries: &[Entry]) -> TurnsView {
         short: ledger.wanting.iter().filter_map(|w| wished(&w.demand, w.year, w.squares)).collect(),
         lacking: lacking(garden, &problem.plots),
         spread: ledger.spread.iter().filter_map(|s| wished(&s.demand, s.year, s.sections)).collect(),
-        hungry: u16::try_from(ledger.hungry.len()).unwrap_or(u16::MAX),
-        settled: ledger.clashes.iter().filter(|clash| !is_of_plan(&problem, clash)).map(|clash| clash.cost).sum(),
+        against: Against::of(&problem, &ledger),
         cost: ledger.cost,
-        total: ledger.cost.total(),
         values: catalogue
             .families
             .iter()
@@ -250,82 +246,61 @@ fn of_entry(known: Known, entry: &Entry) -> Option<Cell> {
     })
 }
 
-/// Whether a clash has a planned stand in it, so that another plan could help it; what stood and what is
-/// planted clashes whatever is planned.
-pub fn is_of_plan(problem: &Problem, clash: &Clash) -> bool {
-    let stands = |year: i32| {
-        let same = |stood: &rotate::Stood| (&stood.family, &stood.section, stood.year) == (&clash.family, &clash.section, year);
-        problem.instance.history.iter().any(same)
-    };
-    !(stands(clash.earlier) && stands(clash.later))
-}
-
 fn ties(catalogue: &Catalogue, problem: &Problem, ledger: &Ledger) -> Vec<Tie> {
-    let of_plan = |clash: &Clash| is_of_plan(problem, clash);
-    let name = |family: &str| match family.strip_prefix('=') {
-        Some(key) => (catalogue.crop(key).map_or_else(String::new, |crop| crop.family.clone()), Some(key.to_string())),
-        None => (family.to_string(), None),
-    };
-    let mut ties: Vec<Tie> = ledger
-        .clashes
-        .iter()
-        .filter_map(|clash| {
-            let (family, crop) = name(&clash.family);
-            let (earlier, later) = (problem.year(clash.earlier), problem.year(clash.later));
-            Some(Tie {
-                number: 0,
-                family,
-                crop,
-                at: problem.piece(&clash.section)?,
-                earlier,
-                later,
-                interval: clash.interval,
-                planted: !of_plan(clash),
-                cost: Some(clash.cost),
-            })
-        })
-        .collect();
-    ties.extend(past_ties(problem));
+    let mut ties: Vec<Tie> = ledger.clashes.iter().filter_map(|clash| tie(catalogue, problem, clash, false)).collect();
+    ties.extend(past_clashes(problem).iter().filter_map(|clash| tie(catalogue, problem, clash, true)));
     ties.sort_by(|a, b| {
-        let key = |tie: &Tie| (tie.cost.is_none(), tie.planted, tie.later, tie.at, tie.family.clone(), tie.earlier);
+        let key = |tie: &Tie| (tie.past, tie.planted, tie.later, tie.at, tie.family.clone(), tie.earlier);
         key(a).cmp(&key(b))
     });
     (1..).zip(&mut ties).for_each(|(number, tie)| tie.number = number);
     ties
 }
 
+fn tie(catalogue: &Catalogue, problem: &Problem, clash: &Clash, past: bool) -> Option<Tie> {
+    let (family, crop) = Problem::named(catalogue, &clash.family);
+    Some(Tie {
+        number: 0,
+        family: family.to_string(),
+        crop: crop.map(str::to_string),
+        sort: clash.family.clone(),
+        after: clash.after.as_deref().map(|after| Problem::named(catalogue, after).0.to_string()),
+        at: problem.piece(&clash.section)?,
+        earlier: problem.year(clash.earlier),
+        later: problem.year(clash.later),
+        interval: clash.interval,
+        planted: past || !is_of_plan(problem, clash),
+        past,
+    })
+}
+
 /// Families that came back too soon already; each to its latest earlier stand.
-fn past_ties(problem: &Problem) -> Vec<Tie> {
-    let history = &problem.instance.history;
-    let mut ties = Vec::new();
-    for stood in history.iter().filter(|stood| stood.year < 0 && !stood.family.starts_with('=')) {
-        let family = problem.instance.families.iter().find(|family| family.id == stood.family);
-        let section = problem.instance.sections.iter().find(|section| section.id == stood.section);
-        let Some((family, section)) = family.zip(section) else { continue };
-        let before = history
-            .iter()
-            .filter(|other| other.section == stood.section && other.family == stood.family && other.year < stood.year);
-        let Some(earlier) = before.map(|other| other.year).max() else { continue };
-        let interval = problem.instance.interval(family, section);
-        if stood.year - earlier < interval as i32
-            && !problem.instance.one_stand(&stood.family, &stood.section, earlier, stood.year)
-            && let Some(at) = problem.piece(&stood.section)
-        {
-            let (earlier, later) = (problem.year(earlier), problem.year(stood.year));
-            ties.push(Tie {
-                number: 0,
-                family: stood.family.clone(),
-                crop: None,
-                at,
-                earlier,
-                later,
-                interval,
-                planted: true,
-                cost: None,
-            });
+fn past_clashes(problem: &Problem) -> Vec<Clash> {
+    let instance = &problem.instance;
+    let mut clashes: Vec<Clash> = Vec::new();
+    for (_, family) in instance.roots().filter(|(_, family)| !family.id.starts_with('=')) {
+        for section in &instance.sections {
+            let stood = |year: i32, lasting: bool| {
+                instance.history.iter().any(|stood| {
+                    let sort = || instance.sorts(family).find(|(_, sort)| sort.id == stood.family);
+                    stood.year == year
+                        && stood.section == section.id
+                        && sort().is_some_and(|(_, sort)| !lasting || !sort.harmless)
+                })
+            };
+            let interval = instance.interval(family, section);
+            for later in (-LONGEST_MEMORY..0).filter(|later| stood(*later, false)) {
+                let mut years = (1..interval as i32).map(|gap| later - gap);
+                let Some(earlier) = years.find(|earlier| stood(*earlier, true)) else { continue };
+                let through = family.stays && (earlier + 1..later).all(|year| stood(year, false));
+                if !through && !instance.one_stand(&family.id, &section.id, earlier, later) {
+                    let (family, section) = (family.id.clone(), section.id.clone());
+                    clashes.push(Clash { family, section, earlier, later, after: None, interval, cost: 0 });
+                }
+            }
         }
     }
-    ties
+    clashes
 }
 
 fn notes(known: Known, cells: &[Cell], from: i16) -> Vec<Note> {

@@ -5,6 +5,7 @@ use crate::climate::bed_soil::BedSoil;
 use crate::climate::calendar::{self, YEARS};
 use crate::climate::frost::Side;
 use crate::ground::planting::Planting;
+use crate::ground::shape;
 use crate::ground::sums;
 use crate::growth::growing::Growing;
 use crate::growth::prospect::Prospect;
@@ -94,7 +95,7 @@ pub fn bare(known: Known, bed: BedId, year: i16) -> Vec<Bare> {
 pub fn of_ground(known: Known, bed: BedId, rect: Rect, (from, until): (Date, Date)) -> Result<Bare, Refusal> {
     let garden = known.garden;
     let bed = garden.bed(bed).ok_or_else(|| Refusal::Unknown { what: "bed", key: bed.0.to_string() })?;
-    let (columns, rows) = bed.half_squares(garden.site.units);
+    let (columns, rows) = bed.half_squares(garden.site.squares());
     if !rect.within((columns, rows)) {
         return Err(Refusal::OutsideBed { columns, rows });
     }
@@ -127,12 +128,15 @@ type Span = (Date, Date);
 
 /// Half squares by the spans in which nothing stands on them, of spans long enough.
 fn free_spans(garden: &Garden, bed: &Bed, window: Span) -> std::collections::BTreeMap<Span, Vec<(u16, u16)>> {
-    let (columns, rows) = bed.half_squares(garden.site.units);
+    let (columns, rows) = bed.half_squares(garden.site.squares());
     let here: Vec<&Patch> = garden.patches.iter().filter(|patch| patch.bed == bed.id).collect();
     let mut spans: std::collections::BTreeMap<Span, Vec<(u16, u16)>> = std::collections::BTreeMap::new();
     for y in 0..rows {
         for x in 0..columns {
             let cell = Rect { x, y, w: 1, h: 1 };
+            if !shape::is_there(bed, cell, garden.site.squares()) {
+                continue;
+            }
             let mut taken: Vec<Span> =
                 here.iter().filter(|patch| patch.rect.overlaps(cell)).map(|patch| (patch.from, patch.until)).collect();
             taken.sort();
@@ -183,9 +187,9 @@ fn piece(known: Known, bed: &Bed, rect: Rect, span: Span) -> Bare {
     let garden = known.garden;
     let days = (span.1 - span.0).get_days() + 1;
     let suits = suits(known, bed, rect, span);
-    let ground = rect.ground(bed, garden.site.units);
-    let square = i64::from(garden.site.units.square().get()).pow(2);
-    let area = i64::from(ground.length().get()) * i64::from(ground.width().get());
+    let ground = rect.ground(bed, garden.site.squares());
+    let square = i64::from(garden.site.squares().square().get()).pow(2);
+    let area = shape::area(bed, ground);
     let centisquares = u32::try_from((area * 100 + square / 2) / square).unwrap_or(0);
     Bare { bed: bed.id, rect, centisquares, from: span.0, until: span.1, days: days.max(0) as u32, suits }
 }
@@ -231,7 +235,7 @@ fn suit(
 ) -> Option<Suits> {
     let Known { garden, catalogue, .. } = known;
     let patch = Patch { rect, ..sums::pattern(bed.id, &crop.key, &way.key, from, until) };
-    let ground = rect.ground(bed, garden.site.units);
+    let ground = rect.ground(bed, garden.site.squares());
     let climbs = way.trellis && !bed.has_trellis_in((ground.left, ground.far), (ground.right, ground.near));
     let sections = past::sections_of(garden, bed, &patch);
     if climbs || history.too_soon(bed.id, &sections, &patch).is_some() {
@@ -252,6 +256,6 @@ fn suit(
         helps |= relations.filter(|relation| !relation.kind.is_trouble()).any(|relation| near(relation.reach));
     }
     let planting = Planting::alone(known, &patch)?;
-    let plants = planting.lay(rect, School::SquareFoot).holes.len() as u32 * u32::from(way.per_hole);
+    let plants = planting.lay(rect, School::SquareFoot).holes.len() as u32 * planting.per_hole();
     (plants > 0).then(|| Suits { crop: crop.key.clone(), way: way.key.clone(), plants, from: start, days, helps })
 }

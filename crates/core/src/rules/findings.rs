@@ -1,17 +1,16 @@
 //! What is there to settle, to note and to be glad of? Every rule asked about every patch.
 
-use crate::catalogue::{Grade, Kind, Relation, Spacing};
+use crate::catalogue::{Grade, Kind, Relation};
 use crate::climate::calendar;
 use crate::ground::hole::Hole;
 use crate::ground::near;
 use crate::ground::planting::{Planting, Sum};
-use crate::growth::growing::Growing;
 use crate::known::Known;
 use crate::rules::past::History;
 use crate::rules::reason::{Found, Reason, Weight};
 use crate::rules::room::Room;
 use crate::rules::sharing::Sharing;
-use crate::rules::{company, maize, past, place, room, sharing, soil};
+use crate::rules::{company, density, maize, past, place, room, sharing, soil};
 use crate::season::year::GrowingYear;
 use serde::Serialize;
 use sparrow_facts::bed::Bed;
@@ -76,7 +75,7 @@ pub(crate) fn of_patch(around: &Around, laid: place::Laid) -> Vec<Finding> {
     found.extend(soon(around, laid));
     found.extend(company(around, patch));
     found.extend(place::around(around.known.garden, laid, around.laid));
-    found.extend(maize::around(laid, around.laid));
+    found.extend(maize::around(&around.known.garden.site, laid, around.laid));
     found.extend(soil::around(around.known, laid, around.laid));
     found.extend(shared(around, laid));
     let mut found: Vec<Finding> = found.into_iter().map(|one| finding(patch, one)).collect();
@@ -91,11 +90,7 @@ pub(crate) fn of_patch(around: &Around, laid: place::Laid) -> Vec<Finding> {
 fn fitting(around: &Around, laid: place::Laid) -> Vec<Found> {
     let mut found = Vec::new();
     let (sum, planting) = (laid.sum, laid.planting);
-    if let Some(stand) = sum.crowded {
-        found.push((Weight::Settle, "dense".into(), None, too_dense(sum, planting, stand)));
-    } else if sum.fits + sum.under_braces == 0 {
-        found.push((Weight::Settle, "none-fits".into(), None, Reason::NoneFits { least: laid.least }));
-    }
+    found.extend(density::around(laid));
     if sum.under_braces > 0 {
         found.push((Weight::Note, "brace".into(), None, Reason::UnderBrace { holes: sum.under_braces }));
     }
@@ -125,13 +120,6 @@ fn loses_support(around: &Around, planting: &Planting) -> Option<Found> {
     let host = around.laid.iter().filter(on).filter(holds).max_by_key(|host| host.planting.patch.until)?.planting.patch;
     let reason = Reason::LosesSupport { by: host.id, day: host.until, until: patch.until };
     (host.until < patch.until).then(|| (Weight::Settle, format!("support:{}", host.id.0), Some(host.id), reason))
-}
-
-fn too_dense(sum: &Sum, planting: &Planting, stand: Spacing) -> Reason {
-    let (wants, square) = (sum.spacing, i64::from(planting.units().square().get()));
-    let ground = i64::from(sum.holes) * i64::from(wants.along.get()) * i64::from(wants.across.get()) * 100 / (square * square);
-    let bulk = Growing::of(planting.patch, planting.crop, planting.way).figures().bulk;
-    Reason::TooDense { fits: sum.fits, holes: sum.holes, wants, stand, ground: u32::try_from(ground).unwrap_or(u32::MAX), bulk }
 }
 
 /// Whether a neighbour holds it up, as maize does beans.

@@ -6,6 +6,7 @@ use crate::rules::reason::{Found, Reason, Weight};
 use jiff::ToSpan;
 use jiff::civil::Date;
 use sparrow_facts::ids::PatchId;
+use sparrow_facts::site::Site;
 use std::collections::BTreeSet;
 
 /// Rows the shorter way below which ears stay gappy (common practice).
@@ -19,8 +20,12 @@ const TOGETHER: i32 = 7;
 /// Days from flowering to picking sweet maize (common practice: silks brown about three weeks later).
 const SILK_TO_EAR: f64 = 21.0;
 
+/// How far other maize stays off where it flowers at the same time: 250 ft (common practice of home gardens; seed growers ask for
+/// more) \[m\].
+pub const NEIGHBOUR_APART: u16 = 76;
+
 /// All that is found about a patch of maize; each block is told of on its first patch. `others` are all patches of the year.
-pub fn around(laid: Laid, others: &[Laid]) -> Vec<Found> {
+pub fn around(site: &Site, laid: Laid, others: &[Laid]) -> Vec<Found> {
     if laid.planting.way.strain.is_none() {
         return Vec::new();
     }
@@ -35,7 +40,21 @@ pub fn around(laid: Laid, others: &[Laid]) -> Vec<Found> {
         found.push((weight, "rows".into(), None, Reason::FewRows { rows, least: LEAST_ROWS, better: ROWS }));
     }
     found.extend(crosses(&block, others));
+    found.extend(beyond_the_fence(site, laid));
     found
+}
+
+/// Maize of another kind that a neighbour grows within the wind's reach; when it flowers, nobody here can know.
+fn beyond_the_fence(site: &Site, laid: Laid) -> Option<Found> {
+    let theirs = site.neighbour_maize.as_ref()?;
+    let unlike = laid.planting.way.strain.as_ref() != Some(&theirs.strain);
+    let reason = Reason::NeighbourCrosses {
+        strain: theirs.strain.clone(),
+        metres: theirs.metres,
+        wanted: NEIGHBOUR_APART,
+        flowers: flowers(laid),
+    };
+    (unlike && theirs.metres < NEIGHBOUR_APART).then(|| (Weight::Note, "neighbour".into(), None, reason))
 }
 
 /// The day on which a patch is in flower, by its packet and the warmth here.

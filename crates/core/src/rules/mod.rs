@@ -4,6 +4,7 @@
 
 pub mod bare;
 pub mod company;
+pub mod density;
 pub mod findings;
 pub mod maize;
 pub mod past;

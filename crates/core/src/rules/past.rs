@@ -34,7 +34,7 @@ pub struct Stand {
 
 /// The sections a patch lies in.
 pub fn sections_of(garden: &Garden, bed: &Bed, patch: &Patch) -> RangeInclusive<u8> {
-    let ground = patch.rect.ground(bed, garden.site.units);
+    let ground = patch.rect.ground(bed, garden.site.squares());
     bed.sections_between(ground.left, ground.right)
 }
 

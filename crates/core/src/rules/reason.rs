@@ -1,11 +1,12 @@
 //! What can be found about a patch, and how does it weigh? The page turns it into sentences.
 
-use crate::catalogue::{Bulk, Spacing};
+use crate::catalogue::Bulk;
 use crate::rules::past::Stand;
 use crate::rules::sharing::Sharing;
 use jiff::civil::Date;
 use serde::Serialize;
 use sparrow_facts::ids::{BedId, PatchId};
+use sparrow_facts::spacing::Spacing;
 use sparrow_facts::units::Length;
 
 /// How a finding weighs.
@@ -65,6 +66,15 @@ pub enum Reason {
         stand: Spacing,
         /// Ground that so many would want at their distance, in hundredths of a square.
         ground: u32,
+        /// What most of the crop is, which suffers.
+        bulk: Bulk,
+    },
+    /// The household's own distance is half of the book's, or less.
+    HalfTheDistance {
+        /// The distance at which they stand.
+        stand: Spacing,
+        /// The book's.
+        book: Spacing,
         /// What most of the crop is, which suffers.
         bulk: Bulk,
     },
@@ -175,6 +185,17 @@ pub enum Reason {
         days_apart: u32,
         /// Days there should be.
         wanted: u32,
+    },
+    /// A neighbour's maize of another kind is near enough for its pollen.
+    NeighbourCrosses {
+        /// Its kind.
+        strain: String,
+        /// How far it stands \[m\].
+        metres: u16,
+        /// How far it should \[m\].
+        wanted: u16,
+        /// The day on which this one flowers.
+        flowers: Date,
     },
     /// Planted close beside something of quite another size.
     UnlikeNeighbour {

@@ -2,6 +2,7 @@
 
 use crate::catalogue::Nearness;
 use crate::ground::near::nearest_beds;
+use crate::ground::shape;
 use crate::known::Known;
 use crate::rules::company;
 use crate::rules::past::History;
@@ -11,7 +12,8 @@ use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::BedId;
 use sparrow_facts::patch::Patch;
 use sparrow_facts::rect::Rect;
-use sparrow_facts::units::Length;
+use sparrow_facts::shape::Shape;
+use sparrow_facts::units::{Length, Units};
 
 /// Ground that would suit a patch.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
@@ -60,6 +62,7 @@ struct Candidate<'a> {
     bed: &'a Bed,
     grid: (u16, u16),
     half: Length,
+    units: Units,
     /// What stands there on the patch's days, and whether the two must not touch.
     others: Vec<(Rect, bool)>,
     /// Sections where the family stood too lately.
@@ -77,8 +80,8 @@ impl<'a> Candidate<'a> {
             }
         }
         let spent: Vec<bool> = (0..bed.sections()).map(|section| spent(bed.id, section)).collect();
-        let units = garden.site.units;
-        let candidate = Candidate { bed, grid: bed.half_squares(units), half: units.half_square(), others, spent };
+        let units = garden.site.squares();
+        let candidate = Candidate { bed, grid: bed.half_squares(units), half: units.half_square(), units, others, spent };
         (!candidate.spent.iter().all(|spent| *spent)).then_some(candidate)
     }
 
@@ -95,6 +98,10 @@ impl<'a> Candidate<'a> {
     fn suits(&self, rect: Rect) -> bool {
         let in_the_way = |(other, apart): &(Rect, bool)| if *apart { other.touches(rect) } else { other.overlaps(rect) };
         if self.others.iter().any(in_the_way) {
+            return false;
+        }
+        let mut cells = (rect.y..rect.bottom()).flat_map(|y| (rect.x..rect.right()).map(move |x| Rect { x, y, w: 1, h: 1 }));
+        if self.bed.shape != Shape::Rectangle && !cells.all(|cell| shape::is_there(self.bed, cell, self.units)) {
             return false;
         }
         let edge = |n: u16| self.half.times(u32::from(n)).min(self.bed.length);

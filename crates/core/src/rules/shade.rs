@@ -81,8 +81,8 @@ pub const TRELLIS_HEIGHT: Length = Length::inches(72);
 pub fn trellis_shades(garden: &Garden, bed: &Bed, day: Date) -> Vec<TrellisShade> {
     let Some(reach) = sun::noon_shadow(&garden.site, bed, TRELLIS_HEIGHT, day) else { return Vec::new() };
     let shadow = Shadow { reach, day };
-    let half = garden.site.units.half_square();
-    let (columns, rows) = bed.half_squares(garden.site.units);
+    let half = garden.site.squares().half_square();
+    let (columns, rows) = bed.half_squares(garden.site.squares());
     let shade = |trellis: &Trellis| {
         let line = Length::tenths_mm(1);
         let ground =

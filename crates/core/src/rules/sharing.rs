@@ -43,7 +43,7 @@ impl Sharing {
 ///
 /// `holes` and `sum` are those of the patch itself, as reckoned.
 pub fn sharings(known: Known, quick: &Planting, holes: &[Hole], others: &[(&Planting, &Sum, &[Hole])]) -> Vec<Sharing> {
-    let units = known.garden.site.units;
+    let units = known.garden.site.squares();
     let mut found = Vec::new();
     for (slow, slow_sum, slow_holes) in others {
         let (one, other) = (quick.patch, slow.patch);

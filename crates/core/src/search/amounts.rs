@@ -32,7 +32,7 @@ fn amount(known: Known, wish: &WishDraft, squares: u32, (bed, year): (BedId, i16
     let patch = sums::pattern(bed, &wish.crop, &way.key, from, until);
     let planting = Planting::alone(known, &patch)?;
     let distance = planting.distance(planting.school);
-    let side = i64::from(garden.site.units.square().get());
+    let side = i64::from(garden.site.squares().square().get());
     let each = i64::from(distance.along.get()) * i64::from(distance.across.get());
     let holes = u32::try_from(side * side * i64::from(squares) / each.max(1)).unwrap_or(u32::MAX).max(1);
     let unusual = wish.parts != usual.parts;

@@ -286,7 +286,7 @@ impl Slip<'_> {
         let bed = self.known.garden.bed(self.then.bed)?;
         let patch = Patch { rect, planted: Planted { holes: None, ..self.then.planted.clone() }, ..self.then.clone() };
         let planting = Planting::of(self.known, &patch)?;
-        let plants = planting.fits(rect) * u32::from(self.growing.way.per_hole);
+        let plants = planting.fits(rect) * planting.per_hole();
         if plants == 0 {
             return None;
         }

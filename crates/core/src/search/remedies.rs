@@ -2,10 +2,11 @@
 
 use crate::change::turns::TurnChange;
 use crate::known::Known;
-use crate::reckon::turns::{Tie, is_of_plan};
+use crate::reckon::turns::Tie;
 use crate::rules::past;
 use crate::search::watch::Watch;
 use crate::search::years::{TurnProposal, WHILE_WAITING, proposal};
+use crate::turns::against::Against;
 use crate::turns::ground::Plot;
 use crate::turns::problem::Problem;
 use crate::turns::status;
@@ -16,8 +17,7 @@ use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::{BedId, WishId};
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::turns::{Entry, Piece, TurnsUnit, WishDraft};
-use sparrow_rotate as rotate;
-use sparrow_rotate::{Clash, Ledger};
+use sparrow_rotate::{Cause, Clash, Ledger};
 
 /// A wish that is part of a cause, and in which years.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
@@ -27,6 +27,8 @@ pub struct ForcedWish {
     pub wish: WishId,
     /// The growing years.
     pub years: Vec<i16>,
+    /// Without it in those years, and with everything else as it is, the clash can be avoided: tried, and found so.
+    pub enough: bool,
 }
 
 /// What might be done.
@@ -41,6 +43,8 @@ pub enum RemedyKind {
     Fewer { wish: WishId, by: u16 },
     /// Grow it every second year only.
     EverySecondYear { wish: WishId },
+    /// Grow it without something it asks of its ground.
+    Without { wish: WishId, need: String },
     /// Put a trellis on a bed.
     Trellis { bed: BedId },
     /// Let a bed's halves count apart.
@@ -61,15 +65,13 @@ pub struct Remedy {
     pub changes: Vec<TurnChange>,
     /// The best plan then.
     pub entries: Vec<Entry>,
-    /// What that plan costs.
-    #[cfg_attr(feature = "sent", ts(type = "number"))]
-    pub total: u64,
+    /// What the search counts that plan as: to compare, and nothing to show.
+    #[serde(skip)]
+    pub cost: u64,
     /// Whether no plan is better then.
     pub proven: bool,
-    /// How many families are too soon then.
-    pub clashes: u32,
-    /// How many squares are short then.
-    pub short: u32,
+    /// What is against it then.
+    pub against: Against,
     /// Entries that stand elsewhere than before.
     pub moved: u32,
 }
@@ -94,11 +96,8 @@ pub struct Reasons {
     pub wish: Option<WishId>,
     /// What might be done.
     pub remedies: Vec<Remedy>,
-    /// What the plan costs now.
-    #[cfg_attr(feature = "sent", ts(type = "number"))]
-    pub total: u64,
-    /// How many families are too soon now.
-    pub clashes: u32,
+    /// What is against the plan now.
+    pub against: Against,
 }
 
 /// Names what forces a clash of the plan `entries`, and solves for each way out.
@@ -111,7 +110,7 @@ pub fn why(known: Known, entries: &[Entry], tie: &TieKey, watch: &mut Watch<Reas
     let ledger = Ledger::of(&problem.instance, &plan);
     let same = |clash: &&Clash| {
         clash.section == Problem::section(tie.at)
-            && clash.family == tie.name()
+            && clash.family == tie.sort
             && problem.year(clash.earlier) == tie.earlier
             && problem.year(clash.later) == tie.later
     };
@@ -123,20 +122,22 @@ pub fn why(known: Known, entries: &[Entry], tie: &TieKey, watch: &mut Watch<Reas
         left > 0 && watch(None)
     });
     let of_family = |wish: &WishId| {
-        problem.instance.demands.iter().any(|other| Problem::wish(&other.id) == Some(*wish) && other.family == clash.family)
+        problem
+            .instance
+            .demands
+            .iter()
+            .any(|other| Problem::wish(&other.id) == Some(*wish) && problem.instance.root(&other.family) == clash.family)
     };
-    let wishes: Vec<ForcedWish> = cause
-        .wishes
-        .iter()
-        .filter_map(|(demand, years)| {
-            Some(ForcedWish { wish: Problem::wish(demand)?, years: years.iter().map(|&year| problem.year(year)).collect() })
-        })
-        .collect();
+    let wishes = forced_wishes(&problem, &cause);
     let there = entries.iter().find(|entry| entry.at == tie.at && entry.year == tie.later && of_family(&entry.wish));
     let wish = there.map(|entry| entry.wish);
     let elsewhere = wish.map(|wish| status::straight(known, entries, (wish, tie.later)));
-    let now = (ledger.cost.total(), of_plan(&problem, &plan));
-    let candidates = candidates(garden, tie, &wishes, wish);
+    let needs: Vec<(WishId, String)> =
+        cause.needs.iter().filter_map(|(demand, need)| Some((Problem::wish(demand)?, need.clone()))).collect();
+    let against = Against::of(&problem, &ledger);
+    let now = (ledger.cost.total(), against.too_soon);
+    let without = needs.iter().map(|(wish, need)| RemedyKind::Without { wish: *wish, need: need.clone() });
+    let candidates: Vec<RemedyKind> = without.chain(candidates(garden, tie, &wishes, wish)).collect();
     let mut reasons = Reasons {
         forced: cause.forced,
         wishes,
@@ -145,13 +146,12 @@ pub fn why(known: Known, entries: &[Entry], tie: &TieKey, watch: &mut Watch<Reas
             .iter()
             .filter_map(|stood| Some((problem.piece(&stood.section)?, problem.year(stood.year))))
             .collect(),
-        needs: cause.needs.iter().filter_map(|(demand, need)| Some((Problem::wish(demand)?, need.clone()))).collect(),
+        needs,
         full: cause.full.iter().filter_map(|section| problem.piece(section)).collect(),
         elsewhere: elsewhere.transpose()?.map(|straight| straight.lines).unwrap_or_default(),
         wish,
         remedies: Vec::new(),
-        total: ledger.cost.total(),
-        clashes: of_plan(&problem, &plan),
+        against,
     };
     // Why it is so is known at once; each way out takes a search of its own.
     for kind in candidates {
@@ -159,9 +159,17 @@ pub fn why(known: Known, entries: &[Entry], tie: &TieKey, watch: &mut Watch<Reas
             break;
         }
         reasons.remedies.extend(remedy(known, entries, now, kind, watch));
-        reasons.remedies.sort_by_key(|remedy| (remedy.total, remedy.clashes, remedy.moved));
+        reasons.remedies.sort_by_key(|remedy| (remedy.cost, remedy.against.too_soon, remedy.moved));
     }
     Ok(reasons)
+}
+
+fn forced_wishes(problem: &Problem, cause: &Cause) -> Vec<ForcedWish> {
+    let forced = |(demand, years): &(String, Vec<i32>)| {
+        let years = years.iter().map(|&year| problem.year(year)).collect();
+        Some(ForcedWish { wish: Problem::wish(demand)?, years, enough: cause.enough.contains(demand) })
+    };
+    cause.wishes.iter().filter_map(forced).collect()
 }
 
 /// Which clash is meant.
@@ -169,10 +177,8 @@ pub fn why(known: Known, entries: &[Entry], tie: &TieKey, watch: &mut Watch<Reas
 #[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct TieKey {
-    /// The family.
-    pub family: String,
-    /// The crop, where only spots count.
-    pub crop: Option<String>,
+    /// What it is called in the search: see [`Tie::sort`].
+    pub sort: String,
     /// Where.
     pub at: Piece,
     /// The earlier year.
@@ -181,26 +187,19 @@ pub struct TieKey {
     pub later: i16,
 }
 
-impl TieKey {
-    fn name(&self) -> String {
-        self.crop.as_ref().map_or_else(|| self.family.clone(), |crop| format!("={crop}"))
-    }
-}
-
 impl From<&Tie> for TieKey {
     fn from(tie: &Tie) -> Self {
-        TieKey { family: tie.family.clone(), crop: tie.crop.clone(), at: tie.at, earlier: tie.earlier, later: tie.later }
+        TieKey { sort: tie.sort.clone(), at: tie.at, earlier: tie.earlier, later: tie.later }
     }
-}
-
-/// How many clashes have a planned stand in them.
-fn of_plan(problem: &Problem, plan: &[rotate::Assign]) -> u32 {
-    let clashes = Ledger::of(&problem.instance, plan).clashes;
-    u32::try_from(clashes.iter().filter(|clash| is_of_plan(problem, clash)).count()).unwrap_or(u32::MAX)
 }
 
 /// The most wishes for which ways out are sought.
 const WISHES: usize = 2;
+
+/// Whether a whole family is meant, and not a crop or a part of it that waits otherwise.
+fn is_family(tie: &TieKey) -> bool {
+    !tie.sort.contains(['=', '~', '/'])
+}
 
 fn candidates(garden: &Garden, tie: &TieKey, wishes: &[ForcedWish], wish: Option<WishId>) -> Vec<RemedyKind> {
     let mut about: Vec<WishId> = wish.into_iter().chain(wishes.iter().map(|wished| wished.wish)).collect();
@@ -219,7 +218,7 @@ fn candidates(garden: &Garden, tie: &TieKey, wishes: &[ForcedWish], wish: Option
             kinds.push(RemedyKind::EverySecondYear { wish });
         }
     }
-    if let Some(wish) = wish.filter(|&wish| garden.turns.wish(wish).is_some_and(|draft| !draft.resistant) && tie.crop.is_none()) {
+    if let Some(wish) = wish.filter(|&wish| garden.turns.wish(wish).is_some_and(|draft| !draft.resistant) && is_family(tie)) {
         kinds.push(RemedyKind::Resistant { wish });
     }
     let trellised = about.iter().any(|&wish| garden.turns.wish(wish).is_some_and(|draft| draft.needs.trellis));
@@ -233,8 +232,8 @@ fn candidates(garden: &Garden, tie: &TieKey, wishes: &[ForcedWish], wish: Option
             kinds.push(RemedyKind::Divide { bed: bed.id });
         }
     }
-    if let (None, Ok(interval)) = (&tie.crop, u8::try_from(tie.later - tie.earlier)) {
-        kinds.push(RemedyKind::Accept { family: tie.family.clone(), interval });
+    if let (true, Ok(interval)) = (is_family(tie), u8::try_from(tie.later - tie.earlier)) {
+        kinds.push(RemedyKind::Accept { family: tie.sort.clone(), interval });
     }
     kinds
 }
@@ -242,18 +241,18 @@ fn candidates(garden: &Garden, tie: &TieKey, wishes: &[ForcedWish], wish: Option
 fn remedy(
     known: Known,
     entries: &[Entry],
-    (total, clashes): (u64, u32),
+    (cost, clashes): (u64, u32),
     kind: RemedyKind,
     watch: &mut Watch<Reasons>,
 ) -> Option<Remedy> {
     let garden = known.garden;
     let RemedyKind::Fewer { wish, .. } = kind else {
-        return tried(known, entries, kind, watch).filter(|remedy| remedy.total < total);
+        return tried(known, entries, kind, watch).filter(|remedy| remedy.cost < cost);
     };
     // The least number of squares that leaves fewer clashes: fewer squares never make a plan dearer.
     let most = garden.turns.wish(wish)?.squares.saturating_sub(1);
     let mut attempt =
-        |by: u16| tried(known, entries, RemedyKind::Fewer { wish, by }, watch).filter(|remedy| remedy.clashes < clashes);
+        |by: u16| tried(known, entries, RemedyKind::Fewer { wish, by }, watch).filter(|remedy| remedy.against.too_soon < clashes);
     let mut best = if most == 0 { None } else { attempt(most) }?;
     let (mut least, mut enough) = (1, most);
     while least < enough {
@@ -274,16 +273,12 @@ fn tried(known: Known, entries: &[Entry], kind: RemedyKind, watch: &mut Watch<Re
     edit::apply(&mut changed, &edits);
     let problem = Problem::of(known.on(&changed));
     let mut left = 2 * WHILE_WAITING;
-    let TurnProposal { entries, total, proven, moved, .. } = proposal(&problem, entries, &mut |_, _| {
+    let TurnProposal { entries, cost, proven, moved, against, .. } = proposal(&problem, entries, &mut |_, _| {
         left = left.saturating_sub(1);
         left > 0 && watch(None)
     })
     .ok()?;
-    let plan = problem.assigns(&entries);
-    let ledger = Ledger::of(&problem.instance, &plan);
-    let clashes = of_plan(&problem, &plan);
-    let short = ledger.wanting.iter().map(|wanting| wanting.squares).sum();
-    Some(Remedy { kind, changes, entries, total, proven, clashes, short, moved })
+    Some(Remedy { kind, changes, entries, cost: cost.total(), proven, against, moved })
 }
 
 fn changes(known: Known, kind: &RemedyKind) -> Option<Vec<TurnChange>> {
@@ -298,6 +293,12 @@ fn changes(known: Known, kind: &RemedyKind) -> Option<Vec<TurnChange>> {
         RemedyKind::Fewer { wish: id, by } => wish(*id, &|wish| wish.squares = wish.squares.saturating_sub(*by).max(1)),
         RemedyKind::EverySecondYear { wish: id } => wish(*id, &|wish| wish.years.every = 2),
         RemedyKind::Resistant { wish: id } => wish(*id, &|wish| wish.resistant = true),
+        RemedyKind::Without { wish: id, need } => wish(*id, &|wish| match need.as_str() {
+            "trellis" => wish.needs.trellis = false,
+            "sun" => wish.needs.sun = false,
+            "deep" => wish.needs.deep = false,
+            _ => wish.needs.container = false,
+        }),
         RemedyKind::Trellis { bed } => Some(vec![TurnChange::Trellis { bed: *bed }]),
         RemedyKind::Divide { bed } => Some(vec![TurnChange::Divide { bed: *bed, divided: true }]),
         RemedyKind::Accept { family, interval } => {

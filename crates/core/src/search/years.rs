@@ -2,7 +2,9 @@
 
 use crate::known::Known;
 use crate::search::watch::Watch;
+use crate::turns::against::Against;
 use crate::turns::problem::Problem;
+use crate::turns::status;
 use serde::Serialize;
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::turns::{Entry, Pinned};
@@ -15,13 +17,13 @@ use std::cell::Cell;
 pub struct TurnProposal {
     /// What goes where.
     pub entries: Vec<Entry>,
-    /// What it costs.
+    /// What is against it.
+    pub against: Against,
+    /// What the search counts it as: to compare plans of one problem, and nothing to show.
+    #[serde(skip)]
     pub cost: Cost,
-    /// The whole of it.
-    #[cfg_attr(feature = "sent", ts(type = "number"))]
-    pub total: u64,
-    /// No plan costs less.
-    #[cfg_attr(feature = "sent", ts(type = "number"))]
+    /// No plan is counted as less.
+    #[serde(skip)]
     pub bound: u64,
     /// Whether no plan is better.
     pub proven: bool,
@@ -33,15 +35,28 @@ pub struct TurnProposal {
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
 #[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Argued {
-    /// What the plan cost before.
-    #[cfg_attr(feature = "sent", ts(type = "number"))]
-    pub before: u64,
+    /// What was against the plan before.
+    pub before: Against,
     /// The best plan with the wish there.
     pub proposal: TurnProposal,
+    /// Whether that plan is worse than the one before by the rules of the household.
+    pub worse: bool,
+    /// The plan before with this one wish there and nothing else moved; nothing where it finds no square.
+    pub alone: Option<Alone>,
     /// What stands elsewhere, or in another number, than before: where it was, and where it is now.
     pub gone: Vec<Entry>,
     /// See `gone`.
     pub come: Vec<Entry>,
+}
+
+/// A plan in which one wish is put elsewhere, and nothing else moved.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+pub struct Alone {
+    /// What goes where.
+    pub entries: Vec<Entry>,
+    /// What is against it.
+    pub against: Against,
 }
 
 /// How often a search that answers while a gardener waits is asked whether to go on: about a second.
@@ -51,9 +66,7 @@ pub(super) const WHILE_WAITING: u32 = 400;
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
 #[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Towards {
-    /// Cost and bound.
-    pub progress: Progress,
-    /// The plan of that cost, when it is another one than was told before.
+    /// The best plan so far, when it is another one than was told before.
     pub entries: Option<Vec<Entry>>,
 }
 
@@ -71,7 +84,7 @@ pub fn propose(known: Known, now: &[Entry], watch: &mut Watch<Towards>) -> Resul
         let towards = || {
             let new = progress.cost.is_some() && told.get().is_none_or(|before| before.cost != progress.cost);
             told.set(Some(progress));
-            Towards { progress, entries: new.then(|| problem.entries(best)) }
+            Towards { entries: new.then(|| problem.entries(best)) }
         };
         // Before there is a plan there is nothing to look at.
         let something = progress.cost.is_some() && told.get() != Some(progress);
@@ -90,7 +103,7 @@ fn said(problem: &Problem, now: &[Entry], answer: &Answer) -> TurnProposal {
     let moved = now.iter().filter(|entry| entry.year >= problem.first && !entries.contains(entry)).count();
     TurnProposal {
         moved: u32::try_from(moved).unwrap_or(u32::MAX),
-        total: answer.cost.total(),
+        against: Against::of(problem, &Ledger::of(&problem.instance, &answer.plan)),
         cost: answer.cost,
         bound: answer.bound,
         proven: answer.proven,
@@ -101,7 +114,8 @@ fn said(problem: &Problem, now: &[Entry], answer: &Answer) -> TurnProposal {
 /// Puts a wish into a piece of ground in a year, and finds the best plan with it there.
 pub fn argue(known: Known, now: &[Entry], pin: Pinned, watch: &mut Watch<Argued>) -> Result<Argued, Refusal> {
     let mut problem = Problem::of(known);
-    let before = Ledger::of(&problem.instance, &problem.assigns(now)).cost.total();
+    let ledger = Ledger::of(&problem.instance, &problem.assigns(now));
+    let (before, cost) = (Against::of(&problem, &ledger), ledger.cost.total());
     problem.unpin(pin.wish, pin.year);
     problem.pin(pin);
     let mut left = WHILE_WAITING;
@@ -111,5 +125,20 @@ pub fn argue(known: Known, now: &[Entry], pin: Pinned, watch: &mut Watch<Argued>
     })?;
     let gone = now.iter().filter(|entry| entry.year >= problem.first && !proposal.entries.contains(entry)).copied().collect();
     let come = proposal.entries.iter().filter(|entry| !now.contains(entry)).copied().collect();
-    Ok(Argued { before, proposal, gone, come })
+    let alone = alone(known, &problem, now, pin);
+    Ok(Argued { before, worse: proposal.cost.total() > cost, alone, proposal, gone, come })
+}
+
+/// The plan with one wish put elsewhere in a year, on as many squares as are free there, and nothing else moved.
+fn alone(known: Known, problem: &Problem, now: &[Entry], pin: Pinned) -> Option<Alone> {
+    let plot = problem.plots.iter().find(|plot| plot.at == pin.at)?;
+    let wanted = known.garden.turns.wish(pin.wish)?.squares;
+    let squares = status::free(known.garden, problem, now, plot, (pin.wish, pin.year)).min(wanted);
+    let stays = |entry: &&Entry| (entry.wish, entry.year) != (pin.wish, pin.year);
+    let mut entries: Vec<Entry> = now.iter().filter(stays).copied().collect();
+    entries.push(Entry { wish: pin.wish, year: pin.year, at: pin.at, squares });
+    entries.sort();
+    let plan = problem.assigns(&entries);
+    let lawful = squares > 0 && Ledger::lawful(&problem.instance, &plan).is_ok();
+    lawful.then(|| Alone { against: Against::of(problem, &Ledger::of(&problem.instance, &plan)), entries })
 }

@@ -2,6 +2,7 @@
 
 use crate::catalogue::Figures;
 use crate::growth::growing::Growing;
+use crate::growth::in_hole::plants_a_hole;
 use crate::known::Known;
 use crate::season::course::Course;
 use jiff::ToSpan;
@@ -108,7 +109,7 @@ pub fn batch(known: Known, course: &Course, plants: u32) -> Option<Batch> {
     let days = sprout.map_or(7.0, |sprout| sprout.sum / (MAT.min(sprout.best) - sprout.base).max(1.0)).ceil() as i64;
     let raised = course.means == Means::Shelf;
     // A cell holds what goes into one hole.
-    let wanted = plants.div_ceil(u32::from(growing.way.per_hole.max(1)));
+    let wanted = plants.div_ceil(plants_a_hole(growing, patch.planted.in_each));
     let cells = if raised { (wanted * 100).div_ceil(survival) } else { wanted };
     let pot_on = course.sow.filter(|_| raised).and_then(|sow| pot_on(growing.figures(), sow, course.plant));
     Some(Batch {

@@ -1,8 +1,10 @@
 //! Which ground rotates as one, how many squares has it, and what does it offer?
 
+use crate::ground::shape;
 use serde::Serialize;
 use sparrow_facts::bed::{Bed, BedKind};
 use sparrow_facts::garden::Garden;
+use sparrow_facts::rect::Ground;
 use sparrow_facts::turns::{Piece, Turns, TurnsUnit};
 use sparrow_facts::units::Length;
 
@@ -42,10 +44,10 @@ pub fn plots(garden: &Garden) -> Vec<Plot> {
 
 fn plots_of(garden: &Garden, turns: &Turns, bed: &Bed) -> Vec<Plot> {
     let stretches = stretches(garden, turns, bed);
-    let side = i64::from(garden.site.units.square().get());
+    let side = i64::from(garden.site.squares().square().get());
     let of = u8::try_from(stretches.len()).unwrap_or(u8::MAX);
     let plot = |(piece, (from, to)): (u8, (Length, Length))| {
-        let area = i64::from((to - from).get()) * i64::from(bed.width.get());
+        let area = shape::area(bed, Ground { left: from, far: Length::ZERO, right: to, near: bed.width });
         Plot {
             at: Piece { bed: bed.id, piece },
             of,
@@ -70,7 +72,7 @@ fn stretches(garden: &Garden, turns: &Turns, bed: &Bed) -> Vec<(Length, Length)>
     let mut edges = vec![Length::tenths_mm(0)];
     edges.extend(bed.braces.iter().map(|brace| brace.at));
     edges.push(bed.length);
-    let strip = garden.site.units.square().times(2).get();
+    let strip = garden.site.squares().square().times(2).get();
     let pieces = |(from, to): (Length, Length)| match turns.unit {
         TurnsUnit::Square => ((to - from).get() / strip).max(1),
         _ if turns.divided.contains(&bed.id) => 2,

@@ -1,11 +1,12 @@
 //! What stood, and what is planted, in each piece of ground in each year?
 
-use crate::catalogue::{Crop, Way};
+use crate::catalogue::{Crop, Rotation, Way};
 use crate::climate::calendar::{growing_year, year_span};
 use crate::climate::frost::Side;
 use crate::climate::weather::Weather;
+use crate::ground::shape;
 use crate::known::Known;
-use crate::rules::past::{hosts, stays};
+use crate::rules::past::{hosts, rotation, stays};
 use crate::turns::ground::Plot;
 use jiff::ToSpan;
 use jiff::civil::Date;
@@ -37,7 +38,9 @@ pub struct Held {
     pub past: Option<PastId>,
     /// Whether it counts as a stand of its family.
     pub hosts: bool,
-    /// Whether it goes on standing where it is, and so takes no part in the rotation.
+    /// Whether it waits for its family, or its family for it.
+    pub rotates: bool,
+    /// Whether it goes on standing where it is for years.
     pub stays: bool,
     /// Whether it stood there in the year before already: one stand over winter.
     pub still: bool,
@@ -106,6 +109,7 @@ fn of_past(known: Known, plots: &[Plot], past: &PastStand) -> Vec<Held> {
         patch: None,
         past: Some(past.id),
         hosts,
+        rotates: rotates(known, &past.stood),
         stays: false,
         still: false,
         last: true,
@@ -113,17 +117,26 @@ fn of_past(known: Known, plots: &[Plot], past: &PastStand) -> Vec<Held> {
     plots.iter().filter(inside).map(held).collect()
 }
 
+/// Whether what stood takes part in the rotation; a family that nobody knows more of does.
+fn rotates(known: Known, stood: &Stood) -> bool {
+    match stood {
+        Stood::Crop(key) => known.catalogue.crop(key).is_some_and(|crop| rotation(known.garden, crop) != Rotation::None),
+        Stood::Family(_) => true,
+    }
+}
+
 fn of_patch(known: Known, plots: &[Plot], patch: &Patch) -> Vec<Held> {
     let Known { garden, catalogue, .. } = known;
     let (Some(bed), Some(crop)) = (garden.bed(patch.bed), catalogue.crop(&patch.planted.crop)) else { return Vec::new() };
-    let units = garden.site.units;
+    let units = garden.site.squares();
     let ground = patch.rect.ground(bed, units);
-    let (stays, hosts) = (stays(catalogue, patch), hosts(garden, catalogue, &Stood::Crop(crop.key.clone())));
+    let stood = Stood::Crop(crop.key.clone());
+    let (stays, hosts, rotates) = (stays(catalogue, patch), hosts(garden, catalogue, &stood), rotates(known, &stood));
     let hemisphere = garden.site.latitude.hemisphere();
     // A crop that stands over winter belongs to both years.
     let years = growing_year(patch.from, hemisphere)..=growing_year(patch.until, hemisphere);
     let side = i64::from(units.square().get());
-    let area = i64::from((ground.right - ground.left).get()) * i64::from((ground.near - ground.far).get()) * 100 / (side * side);
+    let area = shape::area(bed, ground) * 100 / (side * side);
     let mut all = Vec::new();
     for plot in plots.iter().filter(|plot| plot.at.bed == bed.id && plot.from < ground.right && plot.to > ground.left) {
         let share = i64::from(plot.share(ground.left, ground.right));
@@ -132,12 +145,13 @@ fn of_patch(known: Known, plots: &[Plot], patch: &Patch) -> Vec<Held> {
                 at: plot.at,
                 year,
                 family: crop.family.clone(),
-                stood: Stood::Crop(crop.key.clone()),
+                stood: stood.clone(),
                 parts: parts_of(&known.grower.weather, patch.from, patch.until, year),
                 centisquares: u32::try_from(area * share / 100).ok(),
                 patch: Some(patch.id),
                 past: None,
                 hosts,
+                rotates,
                 stays,
                 still: year > *years.start(),
                 last: year == *years.end(),

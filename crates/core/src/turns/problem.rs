@@ -1,6 +1,6 @@
 //! The rotation problem of a garden: its pieces, wishes, rules and history in the words of the solver.
 
-use crate::catalogue::{Crop, Feeding, Rotation};
+use crate::catalogue::{Catalogue, Crop, Feeding, Life, Rotation};
 use crate::known::Known;
 use crate::rules::past::{rotation, values};
 use crate::turns::ground::{Plot, plots};
@@ -16,7 +16,10 @@ use std::collections::BTreeMap;
 /// Years that the school of 'never the same spot' keeps a crop away: three in between.
 const SPOT_YEARS: u32 = 4;
 /// No family waits longer than twelve years; what is older than this says nothing.
-const LONGEST_MEMORY: i32 = 30;
+pub const LONGEST_MEMORY: i32 = 30;
+/// How the names of what is out before it does harm, and of resistant varieties, end in the solver.
+const LIGHT: &str = "/light";
+const RESISTANT: &str = "/resistant";
 /// Risk counts are doubled in the solver, so that a resistant variety can have half of one.
 const HALVES: u32 = 2;
 
@@ -91,13 +94,23 @@ impl Problem {
         format!("w{}", wish.0)
     }
 
-    /// The name a crop's family has in the solver: the family's, or the crop's own where only spots
-    /// count, or where it waits for nothing; resistant varieties are the same family at their own weight.
-    fn family(garden: &Garden, crop: &Crop) -> String {
-        match garden.turns.school {
-            _ if rotation(garden, crop) == Rotation::None => format!("~{}", crop.key),
-            TurnSchool::NeverTheSameSpot => format!("={}", crop.key),
-            _ => crop.family.clone(),
+    /// The name a crop's family has in the solver: the family's; the crop's own where only spots count, or where it waits for
+    /// nothing; one of its own for what is out before it does harm, and for resistant varieties, which are a sort of their family.
+    fn family(garden: &Garden, crop: &Crop, resistant: bool) -> String {
+        match (rotation(garden, crop), garden.turns.school) {
+            (Rotation::None, _) => format!("~{}", crop.key),
+            (_, TurnSchool::NeverTheSameSpot) => format!("={}", crop.key),
+            (Rotation::Light, _) => format!("{}{LIGHT}", crop.family),
+            (Rotation::Host, _) if resistant => format!("{}{RESISTANT}", crop.family),
+            (Rotation::Host, _) => crop.family.clone(),
+        }
+    }
+
+    /// The catalogue's family that a solver's name speaks of, and the crop where it is one crop's own.
+    pub fn named<'n>(catalogue: &'n Catalogue, name: &'n str) -> (&'n str, Option<&'n str>) {
+        match name.strip_prefix(['=', '~']) {
+            Some(key) => (catalogue.crop(key).map_or("", |crop| crop.family.as_str()), Some(key)),
+            None => (name.trim_end_matches(LIGHT).trim_end_matches(RESISTANT), None),
         }
     }
 
@@ -145,7 +158,8 @@ impl Problem {
             }
             let demand = Demand {
                 id: Self::demand(wish.id),
-                family: Self::family(garden, crop),
+                family: Self::family(garden, crop, wish.wish.resistant),
+                feeding: Some(hunger(crop.feeding)),
                 squares: wish.wish.squares.into(),
                 slots: wish.wish.parts.list().into_iter().map(|part| part_id(part).to_string()).collect(),
                 needs: needs(&wish.wish),
@@ -182,15 +196,13 @@ impl Problem {
             if number > last || number < -LONGEST_MEMORY {
                 continue;
             }
-            if !held.stays && held.hosts {
-                for family in self.families_of(known, held) {
-                    let stood = rotate::Stood { year: number, section: section_id(held.at), family };
-                    if !self.instance.history.contains(&stood) {
-                        self.instance.history.push(stood.clone());
-                    }
-                    if held.still && !self.others(held) && !self.instance.through.contains(&stood) {
-                        self.instance.through.push(stood);
-                    }
+            for (family, feeding) in self.families_of(known, held) {
+                let stood = rotate::Stood { year: number, section: section_id(held.at), family, feeding };
+                if !self.instance.history.contains(&stood) {
+                    self.instance.history.push(stood.clone());
+                }
+                if held.still && !self.others(held) && !self.instance.through.contains(&stood) {
+                    self.instance.through.push(stood);
                 }
             }
             if number >= 0 {
@@ -207,17 +219,18 @@ impl Problem {
         self.held.iter().filter(same).any(|other| other.patch != held.patch)
     }
 
-    fn families_of(&self, known: Known, held: &Held) -> Vec<String> {
+    /// What a stand is in the solver: one family, or where only spots count and nobody knows the crop, each of its family's that is
+    /// wished for.
+    fn families_of(&self, known: Known, held: &Held) -> Vec<(String, Option<rotate::Feeding>)> {
         let Known { garden, catalogue, .. } = known;
+        let of = |crop: &Crop| (Self::family(garden, crop, false), Some(hunger(crop.feeding)));
         match (&held.stood, garden.turns.school) {
-            (Stood::Crop(key), TurnSchool::NeverTheSameSpot) => {
-                catalogue.crop(key).map(|crop| Self::family(garden, crop)).into_iter().collect()
-            }
+            (Stood::Crop(key), _) => catalogue.crop(key).filter(|_| held.rotates).map(of).into_iter().collect(),
             (Stood::Family(key), TurnSchool::NeverTheSameSpot) => {
                 let wished = garden.turns.wishes.iter().filter_map(|wish| catalogue.crop(&wish.wish.crop));
-                wished.filter(|crop| crop.family == *key).map(|crop| Self::family(garden, crop)).collect()
+                wished.filter(|crop| crop.family == *key).map(of).collect()
             }
-            _ => vec![held.family.clone()],
+            (Stood::Family(key), _) => vec![(key.clone(), None)],
         }
     }
 
@@ -250,35 +263,28 @@ impl Problem {
     }
 
     fn say_families(&mut self, known: Known) {
-        let Known { garden, catalogue, .. } = known;
         let named = self.instance.demands.iter().map(|demand| &demand.family);
         let mut names: Vec<String> = named.chain(self.instance.history.iter().map(|stood| &stood.family)).cloned().collect();
+        // A sort of a family needs the family itself.
+        let roots: Vec<String> = names.iter().filter_map(|name| name.strip_suffix(RESISTANT)).map(String::from).collect();
+        names.extend(roots);
         names.sort();
         names.dedup();
-        for name in names {
-            if let Some(free) = name.strip_prefix('~').and_then(|crop| catalogue.crop(crop)) {
-                let feeding = hunger(free.feeding);
-                self.instance.families.push(rotate::Family { id: name, interval: 1, risk: 0, feeding });
-                continue;
-            }
-            let spot = name.strip_prefix('=').and_then(|crop| catalogue.crop(crop));
-            let family = catalogue.family(spot.map_or(name.as_str(), |crop| crop.family.as_str()));
-            let Some(family) = family else { continue };
-            let (interval, risk) = if spot.is_some() { (SPOT_YEARS, 3) } else { values(garden, family) };
-            let resistant = garden.turns.wishes.iter().any(|wish| {
-                wish.wish.resistant && catalogue.crop(&wish.wish.crop).is_some_and(|crop| Self::family(garden, crop) == name)
-            });
-            let halves = if resistant { 1 } else { HALVES };
-            let feeding = hunger(family.feeding);
-            for finding in garden.turns.findings.iter().filter(|finding| finding.family == family.key && spot.is_none()) {
-                let here = self.plots.iter().filter(|plot| plot.at.bed == finding.bed);
-                self.instance.longer.extend(here.map(|plot| Longer {
-                    section: section_id(plot.at),
-                    family: name.clone(),
-                    interval: finding.interval.into(),
-                }));
-            }
-            self.instance.families.push(rotate::Family { id: name, interval, risk: risk * halves, feeding });
+        for name in &names {
+            self.say_longer(known, name);
+            self.instance.families.extend(family(known, name, &names));
+        }
+    }
+
+    /// Where something was found in the soil, a family waits longer.
+    fn say_longer(&mut self, known: Known, name: &str) {
+        let (key, own) = Self::named(known.catalogue, name);
+        for finding in known.garden.turns.findings.iter().filter(|finding| finding.family == key && own.is_none()) {
+            let waits = u32::from(finding.interval);
+            let interval = if name.ends_with(LIGHT) { waits.div_ceil(2) } else { waits };
+            let here = self.plots.iter().filter(|plot| plot.at.bed == finding.bed);
+            let longer = here.map(|plot| Longer { section: section_id(plot.at), family: name.to_string(), interval });
+            self.instance.longer.extend(longer);
         }
     }
 
@@ -315,6 +321,41 @@ impl Problem {
         entries.sort();
         entries
     }
+}
+
+/// A family by its name in the solver, among all that are named.
+fn family(known: Known, name: &str, names: &[String]) -> Option<rotate::Family> {
+    let Known { garden, catalogue, .. } = known;
+    let (key, own) = Problem::named(catalogue, name);
+    let family = catalogue.family(key)?;
+    let feeding = own.and_then(|own| catalogue.crop(own)).map_or(family.feeding, |crop| crop.feeding);
+    let plain = |interval, risk| rotate::Family::plain(name, interval, risk, hunger(feeding));
+    // A flower waits for nothing, and nothing for it.
+    if name.starts_with('~') {
+        return Some(plain(1, 0));
+    }
+    let stays =
+        own.map_or_else(|| perennial(catalogue, key), |own| catalogue.crop(own).is_some_and(|crop| crop.life == Life::Perennial));
+    if own.is_some() {
+        return Some(rotate::Family { stays, ..plain(SPOT_YEARS, 3 * HALVES) });
+    }
+    let (interval, risk) = values(garden, family);
+    let said = |other: &&String| names.contains(other);
+    let after = family.after.iter().filter(said).cloned().collect();
+    Some(match name {
+        _ if name.ends_with(LIGHT) => {
+            let after = [key.to_string()].iter().filter(said).cloned().collect();
+            rotate::Family { after, harmless: true, ..plain(interval.div_ceil(2), risk * HALVES) }
+        }
+        _ if name.ends_with(RESISTANT) => rotate::Family { of: Some(key.into()), stays, ..plain(interval, risk) },
+        _ => rotate::Family { after, stays, ..plain(interval, risk * HALVES) },
+    })
+}
+
+/// Whether all crops of a family stay where they are for years.
+fn perennial(catalogue: &Catalogue, family: &str) -> bool {
+    let mut crops = catalogue.crops.iter().filter(|crop| crop.family == family).peekable();
+    crops.peek().is_some() && crops.all(|crop| crop.life == Life::Perennial)
 }
 
 fn needs(draft: &WishDraft) -> Vec<String> {

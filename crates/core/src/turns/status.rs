@@ -1,8 +1,6 @@
 //! Where could it go in that year? Legal, at the limit, too soon, and not free are different things.
 
-use crate::catalogue::Rotation;
 use crate::known::Known;
-use crate::rules::past::{rotation, waits};
 use crate::turns::ground::Plot;
 use crate::turns::problem::Problem;
 use serde::Serialize;
@@ -10,6 +8,7 @@ use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::WishId;
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::turns::{Entry, Piece};
+use sparrow_rotate::{Assign, Demand, Section};
 
 /// How a piece of ground stands to a wish in a year.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
@@ -43,41 +42,57 @@ pub struct Straight {
 
 /// How every piece of ground stands to a wish in a year, other wishes being where a plan has them.
 pub fn straight(known: Known, entries: &[Entry], (wish, year): (WishId, i16)) -> Result<Straight, Refusal> {
-    let Known { garden, catalogue, .. } = known;
+    let garden = known.garden;
     let unknown = || Refusal::Unknown { what: "wish", key: wish.0.to_string() };
     let problem = Problem::of(known);
     let draft = garden.turns.wish(wish).ok_or_else(unknown)?;
-    let crop = catalogue.crop(&draft.crop).ok_or_else(unknown)?;
-    let family = catalogue.family(&crop.family).ok_or_else(unknown)?;
-    // A flower waits for nothing, and nothing for it.
-    let rotates = rotation(garden, crop) != Rotation::None;
-    let same = |entry: &&Entry| {
-        garden
-            .turns
-            .wish(entry.wish)
-            .and_then(|other| catalogue.crop(&other.crop))
-            .is_some_and(|other| other.family == family.key && rotation(garden, other) != Rotation::None && rotates)
-    };
-    let mut lines: Vec<(Piece, Standing)> = problem
-        .plots
-        .iter()
-        .map(|plot| {
-            let remembered = problem
-                .held
-                .iter()
-                .filter(|held| !held.stays && held.hosts && held.at == plot.at && held.family == family.key && rotates)
-                .map(|held| held.year);
-            let planned = entries.iter().filter(same).filter(|entry| entry.at == plot.at).map(|entry| entry.year);
-            let nearest =
-                remembered.chain(planned).filter(|&other| other != year).min_by_key(|other| ((other - year).abs(), *other));
-            let demand = problem.instance.demands.iter().find(|demand| demand.id == Problem::demand(wish));
-            let lacking = demand.and_then(|demand| demand.needs.iter().find(|need| !offers(plot, need)).cloned());
-            let free = free(garden, &problem, entries, plot, (wish, year));
-            (plot.at, standing(year, nearest, waits(garden, family, plot.at.bed), lacking, (free, draft.squares)))
-        })
-        .collect();
+    let demand = problem.instance.demands.iter().find(|demand| Problem::wish(&demand.id) == Some(wish)).ok_or_else(unknown)?;
+    let plan = problem.assigns(entries);
+    let mut lines: Vec<(Piece, Standing)> = Vec::new();
+    for (plot, section) in problem.plots.iter().zip(&problem.instance.sections) {
+        let kept = kept_from(&problem, &plan, section, (demand, problem.number(year)));
+        let lacking = demand.needs.iter().find(|need| !offers(plot, need)).cloned();
+        let free = free(garden, &problem, entries, plot, (wish, year));
+        let near = |&(other, interval): &(i32, u32)| (problem.year(other), interval);
+        let kept: Vec<(i16, u32)> = kept.iter().map(near).collect();
+        lines.push((plot.at, standing(year, &kept, lacking, (free, draft.squares))));
+    }
     lines.sort_by_key(|(at, standing)| (rank(standing), *at));
     Ok(Straight { wish, year, lines })
+}
+
+/// The years in which something stands in a section that a demand in a year waits for, or that waits for it, with how long.
+fn kept_from(problem: &Problem, plan: &[Assign], section: &Section, (demand, year): (&Demand, i32)) -> Vec<(i32, u32)> {
+    let instance = &problem.instance;
+    let named = |name: &str| instance.families.iter().find(|family| family.id == name);
+    let Some((own, root)) = named(&demand.family).zip(named(instance.root(&demand.family))) else { return Vec::new() };
+    let of_plan = plan.iter().filter_map(|assign| {
+        let other = instance.demands.iter().find(|other| other.id == assign.demand)?;
+        let same = Problem::wish(&other.id) == Problem::wish(&demand.id) && assign.year == year;
+        (assign.section == section.id && !same).then_some((other.family.as_str(), assign.year))
+    });
+    let stood = instance.history.iter().filter(|stood| stood.section == section.id);
+    let all: Vec<(&str, i32)> = of_plan.chain(stood.map(|stood| (stood.family.as_str(), stood.year))).collect();
+    let is_own = |name: &str| instance.root(name) == root.id;
+    // What stays where it is is one stand as long as no year is left out.
+    let one = |other: i32| {
+        let between = if other < year { other + 1..year } else { year + 1..other };
+        root.stays && between.into_iter().all(|at| all.iter().any(|&(name, there)| there == at && is_own(name)))
+    };
+    let mut kept = Vec::new();
+    for &(name, other) in all.iter().filter(|(_, other)| *other != year) {
+        let Some((family, its)) = named(name).zip(named(instance.root(name))) else { continue };
+        if is_own(name) && one(other) {
+            continue;
+        }
+        let waits = if other < year {
+            (!family.harmless && (is_own(name) || root.after.contains(&its.id))).then_some(root)
+        } else {
+            (!own.harmless && (is_own(name) || its.after.contains(&root.id))).then_some(its)
+        };
+        kept.extend(waits.map(|waits| (other, instance.interval(waits, section))));
+    }
+    kept
 }
 
 /// Whether a piece of ground has what a wish may need of it.
@@ -90,18 +105,21 @@ pub fn offers(plot: &Plot, need: &str) -> bool {
     }
 }
 
-fn standing(year: i16, nearest: Option<i16>, interval: u32, lacking: Option<String>, (free, wanted): (u16, u16)) -> Standing {
+fn standing(year: i16, kept: &[(i16, u32)], lacking: Option<String>, (free, wanted): (u16, u16)) -> Standing {
     if let Some(need) = lacking {
         return Standing::Lacks { need };
     }
-    let years = nearest.map(|other| (other - year).abs());
-    match (years, nearest) {
-        (Some(years), Some(other)) if u32::from(years.unsigned_abs()) < interval => {
-            Standing::TooSoon { year: other, years, interval }
-        }
+    let apart = |other: i16| (other - year).abs();
+    let short = |&&(other, interval): &&(i16, u32)| u32::from(apart(other).unsigned_abs()) < interval;
+    let nearest = |&&(other, _): &&(i16, u32)| (apart(other), other);
+    if let Some(&(other, interval)) = kept.iter().filter(short).min_by_key(nearest) {
+        return Standing::TooSoon { year: other, years: apart(other), interval };
+    }
+    let years = kept.iter().min_by_key(nearest).map(|&(other, interval)| (apart(other), interval));
+    match years {
         _ if free < wanted => Standing::NotFree { free },
-        (Some(years), _) if u32::from(years.unsigned_abs()) == interval => Standing::AtTheLimit { years },
-        (years, _) => Standing::Legal { years },
+        Some((years, interval)) if u32::from(years.unsigned_abs()) == interval => Standing::AtTheLimit { years },
+        years => Standing::Legal { years: years.map(|(years, _)| years) },
     }
 }
 
@@ -117,7 +135,7 @@ fn rank(standing: &Standing) -> (u8, i32) {
 }
 
 /// Squares free in all parts of the year in which a wish would stand, without its own.
-fn free(garden: &Garden, problem: &Problem, entries: &[Entry], plot: &Plot, (wish, year): (WishId, i16)) -> u16 {
+pub fn free(garden: &Garden, problem: &Problem, entries: &[Entry], plot: &Plot, (wish, year): (WishId, i16)) -> u16 {
     let number = problem.number(year);
     let section = problem.instance.sections.iter().find(|section| section.id == Problem::section(plot.at));
     let all = section.map_or(0, |section| problem.instance.free(section, number));

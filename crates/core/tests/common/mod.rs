@@ -3,7 +3,7 @@
 
 use jiff::civil::{Date, date};
 use proptest::prelude::*;
-use sparrow_core::catalogue::{Catalogue, Crop, Spacing};
+use sparrow_core::catalogue::{Catalogue, Crop};
 use sparrow_core::change::command::Command;
 use sparrow_core::change::replan::PatchChange;
 use sparrow_core::change::season::SeasonChange;
@@ -22,7 +22,7 @@ use sparrow_facts::patch::{Patch, Placing, Planted};
 use sparrow_facts::rect::{Rect, RowLine};
 use sparrow_facts::school::{School, SchoolFor};
 use sparrow_facts::site::{Freezes, Frost, Latitude, MonthDay, PlaceMonths, Site};
-use sparrow_facts::spacing::OwnSpacing;
+use sparrow_facts::spacing::{OwnSpacing, Spacing};
 use sparrow_facts::timing::{Means, Timing};
 use sparrow_facts::turns::{Closing, Entry, Needs, Parts, Piece, Pinned, Unknown, WishDraft, YearsOf};
 use sparrow_facts::units::{Length, Tape, TenthsC, Units};
@@ -52,6 +52,8 @@ pub fn bed(id: u32, length: Length, width: Length) -> Bed {
         braces: Vec::new(),
         trellises: Vec::new(),
         drips: Vec::new(),
+        shape: sparrow_facts::shape::Shape::Rectangle,
+        margin: None,
         school: None,
     }
 }
@@ -70,6 +72,8 @@ pub fn site(units: Units) -> Site {
         height: None,
         months: Some(mild_coast()),
         zone: None,
+        grid: None,
+        neighbour_maize: None,
     }
 }
 
@@ -260,7 +264,10 @@ pub fn some_command(garden: &Garden, [kind, a, b, c, d, e]: [u8; 6]) -> Command 
     let crop = &catalogue.crops[usize::from(b) % catalogue.crops.len()];
     let rect = Rect { x: u16::from(c % 17), y: u16::from(d % 9), w: u16::from(c / 32), h: u16::from(d / 64) };
     let patch = PatchId(u32::from(e) % (garden.patches.len() as u32 + 2));
-    match kind % 17 {
+    let own = (c % 3 != 0).then(|| (Tape(Length::inches(i32::from(d % 30))), Tape(Length::inches(i32::from(e % 30)))));
+    match kind % 19 {
+        17 => Command::SetDistance { patch, distance: own },
+        18 => Command::SetInEach { patch, in_each: (c % 3 != 0).then_some(d % 23) },
         15 => Command::Season { changes: vec![some_season(bed, [b, c, d, e])] },
         16 => Command::Replan { changes: vec![some_change(patch, bed, rect, crop, [b, c, d, e])], follow: c % 2 == 0 },
         14 => Command::Turn { changes: vec![some_turn(garden, bed, &crop.key, [b, c, d, e])] },
@@ -284,12 +291,7 @@ pub fn some_command(garden: &Garden, [kind, a, b, c, d, e]: [u8; 6]) -> Command 
             year: 2020 + i16::from(e % 8),
             stood: Stood::Crop(crop.key.clone()),
         },
-        6 => Command::SetSpacing {
-            crop: crop.key.clone(),
-            way: crop.ways[0].key.clone(),
-            distance: (c % 3 != 0).then(|| (Tape(Length::inches(i32::from(d % 30))), Tape(Length::inches(i32::from(e % 30))))),
-            note: String::new(),
-        },
+        6 => Command::SetSpacing { crop: crop.key.clone(), way: crop.ways[0].key.clone(), distance: own, note: String::new() },
         9 => Command::SetSchool {
             over: [SchoolFor::Household, SchoolFor::Bed { bed }, SchoolFor::Patch { patch }][usize::from(c % 3)],
             school: (d % 4 != 0).then(|| School::OFFERED[usize::from(e) % School::OFFERED.len()]),

@@ -34,6 +34,8 @@ pub fn site(latitude: f64, longitude: f64, freezes: Freezes) -> Site {
         height: None,
         months: sparrow_places::climate::months(latitude, longitude, None),
         zone: None,
+        grid: None,
+        neighbour_maize: None,
     }
 }
 

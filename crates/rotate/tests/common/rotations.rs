@@ -82,18 +82,18 @@ pub fn instance(seed: u64, sections: u32, years: i32, demands: usize) -> Instanc
                 needs: if trellis { vec!["trellis".to_string()] } else { Vec::new() },
                 years: None,
                 overwinters: false,
+                feeding: None,
             }
         })
         .collect();
     make_room(&mut demands, &sections);
-    let families: Vec<Family> =
-        FAMILIES.map(|(id, interval, risk, feeding)| Family { id: id.to_string(), interval, risk, feeding }).into();
+    let families: Vec<Family> = FAMILIES.map(|(id, interval, risk, feeding)| Family::plain(id, interval, risk, feeding)).into();
     let mut history = Vec::new();
     for year in [-3, -2, -1] {
         for section in &sections {
             for _ in 0..below(&mut chance, 4) {
                 let family = families[below(&mut chance, families.len() as u32) as usize].id.clone();
-                let stood = Stood { year, section: section.id.clone(), family };
+                let stood = Stood::of(year, &section.id, &family);
                 if !history.contains(&stood) {
                     history.push(stood);
                 }

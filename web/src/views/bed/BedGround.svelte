@@ -1,5 +1,6 @@
 <script lang="ts">
   // The bed itself: boards, soil, its squares, and the part squares at its ends.
+  import { outline } from '../../drawing/outline';
   import type { Bed } from '../../generated/Bed';
   import type { BedReckoning } from '../../generated/BedReckoning';
   import type { Scale } from './scale';
@@ -15,16 +16,20 @@
   }
 </script>
 
-<rect
-  class="board"
-  data-kind={bed.kind.kind}
-  x="-7"
-  y="-7"
-  width={px(bed.length) + 14}
-  height={px(bed.width) + 14}
-  rx={bed.kind.kind === 'container' ? 12 : 0}
-/>
-<rect class="soil" width={px(bed.length)} height={px(bed.width)} rx={bed.kind.kind === 'container' ? 8 : 0} />
+{#if bed.shape.is === 'rectangle'}
+  <rect
+    class="board"
+    data-kind={bed.kind.kind}
+    x="-7"
+    y="-7"
+    width={px(bed.length) + 14}
+    height={px(bed.width) + 14}
+    rx={bed.kind.kind === 'container' ? 12 : 0}
+  />
+  <rect class="soil" width={px(bed.length)} height={px(bed.width)} rx={bed.kind.kind === 'container' ? 8 : 0} />
+{:else}
+  <path class="soil" d={outline(bed, scale.perTenth)} />
+{/if}
 <g class="grid">
   {#each squares.across as x (x)}<line x1={px(x)} x2={px(x)} y1="0" y2={px(bed.width)} />{/each}
   {#each squares.down as y (y)}<line y1={px(y)} y2={px(y)} x1="0" x2={px(bed.length)} />{/each}

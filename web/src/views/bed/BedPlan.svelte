@@ -8,6 +8,7 @@
   import { useOpenGarden } from '../../state/context';
   import BedFittings from './BedFittings.svelte';
   import BedGround from './BedGround.svelte';
+  import BedOutline from './BedOutline.svelte';
   import { Gesture } from './gesture.svelte';
   import { around, type Grid } from './ground';
   import PatchShape from './PatchShape.svelte';
@@ -111,6 +112,7 @@
       {#each drawn as one (one.patch.id)}
         <PatchShape shown={one} {scale} clashes={clashes(one.patch.id)} />
       {/each}
+      <BedOutline {bed} {scale} />
       <BedFittings {bed} {scale} />
       <PlanMarks {patches} {marks} {scale} />
       {#if chosen}

@@ -1,6 +1,4 @@
 <script lang="ts">
-  import { LETTERS } from '../../generated/Limits';
-  import { untrack } from 'svelte';
   import type { Bed } from '../../generated/Bed';
   import type { Patch } from '../../generated/Patch';
   import type { Planted } from '../../generated/Planted';
@@ -10,7 +8,9 @@
   import { count, length } from '../../words/lengths';
   import { squareSize, sumLines, upper } from '../../words/reasons';
   import CropFacts from './CropFacts.svelte';
+  import { LIMITS } from '../../generated/Limits';
   import Findings from './Findings.svelte';
+  import OwnDistance from './OwnDistance.svelte';
   import Schools from './Schools.svelte';
 
   let { shown, bed, remove }: { shown: Shown; bed: Bed; remove: () => void } = $props();
@@ -24,18 +24,6 @@
   );
   const fits = $derived(sum.fits);
   let sumOpen = $state(false);
-  const distances = () => {
-    const { along, across } = shown.reckoning.sum.spacing;
-    return [length(along, garden.units), length(across, garden.units)] as [string, string];
-  };
-  let own = $state(untrack(distances));
-  /** What a distance of the household's own holds for: every planting of the crop grown so. */
-  const alike = $derived(
-    garden.view.garden.patches.filter(
-      ({ planted }) => planted.crop === patch.planted.crop && planted.way === patch.planted.way,
-    ).length,
-  );
-  let note = $state('');
 
   function change(part: Partial<Pick<Patch, 'from' | 'until'> & Pick<Planted, 'way' | 'holes' | 'between'>>) {
     const { from, until, way, holes, between } = { ...patch, ...patch.planted, ...part };
@@ -49,28 +37,10 @@
     void change({ holes: wanted === fits ? null : Math.max(0, Math.min(65535, wanted)) });
   }
 
-  function keepOwn(event: SubmitEvent) {
-    event.preventDefault();
-    void garden.send({
-      do: 'set-spacing',
-      crop: patch.planted.crop,
-      way: patch.planted.way,
-      distance: own,
-      note,
-    });
-  }
-
-  async function backToTable() {
-    if (
-      await garden.send({
-        do: 'set-spacing',
-        crop: patch.planted.crop,
-        way: patch.planted.way,
-        distance: null,
-        note: '',
-      })
-    )
-      own = distances();
+  /** Left empty, it is what the way of growing asks for. */
+  function inEach(text: string) {
+    const n = text.trim() === '' ? null : Math.round(Number(text));
+    if (n === null || Number.isFinite(n)) void garden.send({ do: 'set-in-each', patch: patch.id, in_each: n });
   }
 
   const from = $derived(sum.distance_from);
@@ -108,28 +78,12 @@
     {#each sumLines(sum, garden.units) as line (line)}<li>{line}</li>{/each}
     <li>
       {#if from.from === 'own'}your own distance{from.note ? `: ${from.note}` : ''}
+      {:else if from.from === 'here'}the distance you gave this planting
       {:else}the distance: {garden.catalogue.sources[from.source]?.title ?? from.source}
         <span class="quiet">{garden.catalogue.sources[from.source]?.note ?? ''}</span>{/if}
     </li>
   </ul>
-  {#if garden.mayChange}
-    <form class="mt-2 grid grid-cols-2 gap-3" onsubmit={keepOwn} aria-label="Your own distance">
-      <label class="field">Yours, along<input bind:value={own[0]} required name="own-distance" /></label>
-      <label class="field">and across<input bind:value={own[1]} required name="own-across" /></label>
-      <label class="field col-span-2"
-        >What you found<input bind:value={note} maxlength={LETTERS.note} name="own-note" /></label
-      >
-      <p class="quiet col-span-2">
-        It holds for every {shown.crop.name} of this household{way && shown.crop.ways.length > 1
-          ? ` grown as ${way.name}`
-          : ''}: {count(alike, 'planting', 'plantings')}.
-      </p>
-      <p class="col-span-2 flex gap-5">
-        <button class="act">use mine</button>
-        {#if from.from === 'own'}<button type="button" class="act" onclick={backToTable}>back to the table</button>{/if}
-      </p>
-    </form>
-  {/if}
+  {#if garden.mayChange}<OwnDistance {shown} />{/if}
 {/if}
 {#if patch.line}
   <p class="quiet mt-2">
@@ -161,6 +115,22 @@
         {#each shown.crop.ways as one (one.key)}<option value={one.key}>{one.name}</option>{/each}
       </select></label
     >
+    <label class="field"
+      >In each hole<input
+        type="number"
+        min={LIMITS.inEach[0]}
+        max={LIMITS.inEach[1]}
+        value={sum.in_each}
+        onchange={(event) => inEach(event.currentTarget.value)}
+        name="in-each"
+      /></label
+    >
+    <p class="quiet self-end">
+      {#if patch.planted.in_each !== null}yours; <button
+          class="act"
+          onclick={() => garden.send({ do: 'set-in-each', patch: patch.id, in_each: null })}>as usual</button
+        >{:else if sum.in_each > sum.per_hole}thin to {sum.per_hole === 1 ? 'the strongest' : sum.per_hole}{/if}
+    </p>
     <label class="field"
       >In from<input
         type="date"

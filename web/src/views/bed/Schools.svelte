@@ -60,7 +60,8 @@
 {#if held.is === 'close' || held.is === 'scatter'}
   <p class="quiet mt-1">
     {#if held.is === 'close'}
-      Feed {told?.feeding_percent ?? 100} % of the usual{shown.reckoning.closes
+      It eats {told?.feeding_percent ?? 100} % of what the usual number would. Share that out over the season, and never give
+      more at once or in all than the label allows{shown.reckoning.closes
         ? `; weed until about ${dayMonth(shown.reckoning.closes)}, when the leaves meet`
         : ''}.
     {:else}{count(told?.seeds ?? 0, 'seed', 'seeds')} to strew.{/if}
@@ -109,6 +110,7 @@
     border-bottom: 1.4px dotted var(--color-hair);
   }
   .name {
+    min-height: 24px;
     cursor: pointer;
     text-align: left;
     color: var(--color-soot);

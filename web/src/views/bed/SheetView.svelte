@@ -71,6 +71,28 @@
   const USES = { stems: 'stem to stem', lines: 'line to line', edge: 'edge to first line' };
 </script>
 
+{#snippet cleared()}
+  {#if sheet?.cleared.length}
+    <h3>Out by now</h3>
+    <ul class="sticks" data-cleared>
+      {#each sheet.cleared as one (one.patch)}
+        {@const patch = garden.view.garden.patches.find(({ id }) => id === one.patch)}
+        <li>
+          {upper(garden.crop(patch?.planted.crop ?? '')?.name ?? '')}, until {dayMonth(one.until)}: from {dim(
+            one.ground.left,
+          )} × {dim(one.first_edge)}, {length(one.ground.right - one.ground.left, garden.units)} along and {length(
+            one.ground.near - one.ground.far,
+            garden.units,
+          )} across
+        </li>
+      {/each}
+    </ul>
+    <p class="quiet mt-1">
+      If it still stands, its ground is not free yet; where it is gone, dig and feed before planting.
+    </p>
+  {/if}
+{/snippet}
+
 <!-- It scrolls, so the keyboard must be able to come to it. -->
 <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
 <section class="sheet" tabindex="0" aria-label={`Setting-out sheet of ${bed.name}`} data-paper={paper}>
@@ -86,6 +108,7 @@
     </p>
     {#if sheet.plantings.length === 0}
       <p class="mt-2">Nothing stands in this bed then. Move the needle, or take the whole year.</p>
+      {@render cleared()}
     {:else}
       <h3>Markers, in their order</h3>
       <table>
@@ -126,6 +149,7 @@
           {/each}
         </tbody>
       </table>
+      {@render cleared()}
       <h3>Sticks to cut</h3>
       <ul class="sticks">
         {#each sheet.sticks as stick (stick.long)}

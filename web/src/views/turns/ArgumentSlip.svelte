@@ -9,7 +9,7 @@
   import { yearName } from '../../words/dates';
   import { count } from '../../words/lengths';
   import { upper } from '../../words/reasons';
-  import { placeName } from '../../words/turns';
+  import { differenceWords, placeName } from '../../words/turns';
 
   let { turns, view, pin }: { turns: TurnsState; view: TurnsView; pin: Pinned } = $props();
   const { garden } = useOpenGarden();
@@ -17,7 +17,8 @@
   const crop = (wish: number) =>
     garden.crop(turns.turns.wishes.find((one) => one.id === wish)?.wish.crop ?? '')?.name ?? '';
   const argued = $derived(turns.argued);
-  const more = $derived(argued ? argued.proposal.total - argued.before : 0);
+  const alone = $derived(argued?.alone ?? null);
+  const difference = $derived(argued ? differenceWords(argued.before, argued.proposal.against) : '');
   /** What leaves a place and what comes to one, put together by wish and year. */
   const moves = $derived.by(() => {
     const told: Record<string, { wish: number; year: number; from: Entry[]; to: Entry[] }> = {};
@@ -40,15 +41,13 @@
 </p>
 <SearchLine search={turns.argument} looking="Working out what that costs …" />
 {#if argued}
-  <p class="mt-3 flex items-end gap-3" data-price={more}>
-    <span class="big">{more > 0 ? `+${more}` : more}</span>
-    <span
-      >{more > 0 ? 'dearer' : more < 0 ? 'cheaper' : 'no dearer'}: {argued.before} → {argued.proposal.total}<br /><span
-        class="quiet"
-        >{argued.proposal.proven
-          ? 'no plan with it there is better'
-          : `not proved; none below ${argued.proposal.bound}`}</span
-      ></span
+  <p class="mt-3 text-[17px]" data-price={difference || 'none'}>
+    {upper(difference) || (argued.worse ? 'Worse, though by nothing that is counted here' : 'No worse than before')}.<br
+    />
+    <span class="quiet"
+      >{argued.proposal.proven
+        ? 'No plan with it there is better: proved.'
+        : 'There may be better plans with it there.'}</span
     >
   </p>
   {#if !grows}
@@ -68,8 +67,22 @@
   <p class="quiet mt-1">{count(moves.length, 'crop and year', 'crops and years')} in all; in brackets the squares.</p>
   {#if garden.mayChange}
     <p class="mt-2 mb-3 flex gap-5">
-      {#if grows}<button class="act" onclick={() => turns.give(pin, argued)}>take it</button>{/if}
+      {#if grows}<button
+          class="act"
+          data-take
+          onclick={() => turns.give(pin, argued.proposal.entries, argued.proposal.proven)}
+          >take it{moves.length > 1 ? ', and what follows best' : ''}</button
+        >{/if}
       <button class="act" onclick={() => turns.choose({ is: 'years' })}>leave it</button>
     </p>
+    {#if alone && moves.length > 1}
+      <h3>Only this one</h3>
+      <p class="mb-3" data-alone>
+        {upper(differenceWords(argued.before, alone.against)) || 'Nothing is better or worse for it'}.
+        <button class="act" onclick={() => turns.give(pin, alone.entries, false)}>move only this one</button>
+      </p>
+    {:else if !alone}
+      <p class="quiet mb-3">By itself it finds no square there: something must make room.</p>
+    {/if}
   {/if}
 {/if}

@@ -22,9 +22,8 @@
   const rows = $derived([
     ['squares short', shorts],
     ['families too soon', clashes],
-    ['cost of hungry after hungry', (one: TurnsView) => one.cost.hungry],
-    ['crops split over ground', (one: TurnsView) => one.cost.spread],
-    ['cost in all', (one: TurnsView) => one.total],
+    ['hungry after hungry', (one: TurnsView) => one.against.hungry],
+    ['crops split over ground', (one: TurnsView) => one.against.split],
   ] as [string, (one: TurnsView) => number][]);
 </script>
 

@@ -16,6 +16,7 @@
 
   const rules = $derived(turns.turns);
   let open = $state('');
+  let all = $state(3);
   let found = $state({ bed: 0, family: 'cabbage', what: '', interval: 7 });
   const soils = $derived(garden.view.garden.beds.filter((bed) => bed.kind.kind !== 'container'));
 
@@ -24,6 +25,16 @@
     void turns.change({ turn: 'set-rules', years, school, unit, covers_count });
   }
   const own = (family: string) => rules.families.some((one) => one.family === family);
+
+  /** One wait for every family, each at its own risk; or all as the book has them. */
+  function forAll(years: number | null) {
+    const changes = view.values.map(([family, , risk]) => ({
+      turn: 'set-family' as const,
+      family,
+      values: years === null ? null : ([years, risk] as [number, number]),
+    }));
+    void turns.change(...(years === null ? changes.filter(({ family }) => own(family)) : changes));
+  }
 
   async function find(event: SubmitEvent) {
     event.preventDefault();
@@ -75,13 +86,28 @@
   them back.
 </p>
 <h3>Families</h3>
+{#if garden.mayChange}
+  <p class="mb-1 flex flex-wrap items-end gap-x-4">
+    <label class="field w-20"
+      >All wait, years<input
+        type="number"
+        min={LIMITS.interval[0]}
+        max={LIMITS.interval[1]}
+        bind:value={all}
+        name="years-all"
+      /></label
+    >
+    <button class="act" onclick={() => forAll(all)}>set for all</button>
+    {#if rules.families.length}<button class="act" onclick={() => forAll(null)}>all as in the book</button>{/if}
+  </p>
+{/if}
 <ul class="rows" data-families>
   {#each view.values as [key, interval, risk] (key)}
     {@const family = garden.catalogue.families.find((one) => one.key === key)}
     <li>
       <span class="flex justify-between gap-2">
         <button
-          class="cursor-pointer text-left hover:underline"
+          class="min-h-6 cursor-pointer text-left hover:underline"
           aria-expanded={open === key}
           onclick={() => (open = open === key ? '' : key)}
           >{upper(family?.name ?? '')}{own(key) ? ', your own' : ''}</button

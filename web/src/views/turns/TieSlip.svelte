@@ -6,9 +6,8 @@
   import { useOpenGarden } from '../../state/context';
   import type { TurnsState } from '../../state/turns.svelte';
   import { yearName } from '../../words/dates';
-  import { count } from '../../words/lengths';
   import { upper } from '../../words/reasons';
-  import { NEEDS, placeName, remedyWords, standingWords } from '../../words/turns';
+  import { againstWords, NEEDS, placeName, remedyWords, standingWords } from '../../words/turns';
 
   let { turns, view, tie }: { turns: TurnsState; view: TurnsView; tie: Tie } = $props();
   const { garden } = useOpenGarden();
@@ -22,6 +21,11 @@
   const list = (words: string[]) =>
     words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1) ?? ''}`;
   const single = $derived(reasons?.wishes.length === 1 && reasons.wishes[0]?.years.length === 1);
+  const enough = $derived(
+    (reasons?.wishes ?? [])
+      .filter((one) => one.enough)
+      .map((one) => `${cropOf(one.wish)} in ${list(one.years.map(year))}`),
+  );
   const memories = $derived([
     ...new Set((reasons?.memories ?? []).map(([at, one]) => `${placeName(garden, at, view.plots)} in ${year(one)}`)),
   ]);
@@ -36,19 +40,23 @@
 <p class="mt-3 flex items-end gap-3">
   <span class="big">{apart}</span><span
     >{apart === 1 ? 'year' : 'years'} apart, the wish is {tie.interval}<br /><span class="quiet"
-      >{tie.cost === null
+      >{tie.past
         ? 'both past: nothing to be done but remember'
-        : `costs the plan ${tie.cost} of ${view.total}`}</span
+        : tie.after
+          ? `after the ${garden.familyName(tie.after)}, whose troubles are its own`
+          : tie.sort.endsWith('/light')
+            ? 'out early, so it waits half as long'
+            : ''}</span
     ></span
   >
 </p>
 <p class="quiet mt-2">{family?.reason ?? ''}</p>
-{#if tie.planted && tie.cost !== null}
+{#if tie.planted && !tie.past}
   <p class="mt-3">
     Both are planted, or one is remembered and the other planted: no plan moves them. Move or remove the patch in the
     Bed view.
   </p>
-{:else if tie.cost !== null}
+{:else if !tie.past}
   <SearchLine search={turns.why} looking={reasons ? 'Looking for ways out …' : 'Looking for the reason …'} />
   {#if reasons}
     <h3>Why it could not be avoided</h3>
@@ -66,8 +74,10 @@
           )}
           {reasons.full.length === 1 ? 'holds' : 'hold'} no more{/if}.
       </p>
-      <p class="quiet mt-1">
-        Leave out any one of these and it could be avoided. Other clashes of the plan are allowed for as they stand.
+      <p class="quiet mt-1" data-enough={enough.length}>
+        {#if enough.length}Without {list(enough)} it could be avoided, all else as it is: tried.{:else if reasons.wishes.length}To
+          leave out one of these wishes is not enough: the others force it too, or it was not found in time.{/if}
+        Other clashes of the plan are allowed for as they stand.
       </p>
     {:else}
       <p data-why>
@@ -85,28 +95,24 @@
         {/each}
       </ul>
     {/if}
-    <h3>Ways out, cheapest first</h3>
+    <h3>Ways out, the best first</h3>
+    <p class="quiet">Now: {againstWords(reasons.against)}.</p>
     <ul class="mb-3" data-remedies>
       {#each reasons.remedies as remedy, n (n)}
         <li class="mb-2 flex justify-between gap-3">
           <span>
             <strong class="font-medium">{upper(remedyWords(garden, remedy.kind))}</strong><br />
-            <span class="quiet"
-              >{remedy.clashes === 0 ? 'no clash left' : `${count(remedy.clashes, 'clash', 'clashes')} left`}, {reasons.total}
-              → {remedy.total}{remedy.short > 0
-                ? `, ${count(remedy.short, 'square', 'squares')} short`
-                : ''}{remedy.proven ? '' : ', not proved'}</span
-            >
+            <span class="quiet">{againstWords(remedy.against)}{remedy.proven ? '' : '; there may be better'}</span>
           </span>
           {#if garden.mayChange}<button
               class="act whitespace-nowrap"
               aria-label={`take it: ${remedyWords(garden, remedy.kind)}`}
-              onclick={() => turns.remedy(remedy.changes, remedy.entries, remedy.total, remedy.proven)}>take it</button
+              onclick={() => turns.remedy(remedy.changes, remedy.entries, remedy.proven)}>take it</button
             >{/if}
         </li>
       {:else}
         {#if !turns.why.going && !turns.why.trouble}<li class="quiet">
-            None was found that costs less than leaving it.
+            None was found that is better than leaving it.
           </li>{/if}
       {/each}
     </ul>

@@ -10,7 +10,7 @@
   import { yearName } from '../../words/dates';
   import { count } from '../../words/lengths';
   import { clipped, placeName } from '../../words/turns';
-  import { layout } from './layout';
+  import { layout, leading } from './layout';
   import { cellTicket, same, type Square } from './square';
   import { arcs } from './ties';
   import TieMark from './TieMark.svelte';
@@ -36,12 +36,14 @@
     view.plots.flatMap((plot, rowAt): Square[] =>
       years.map((year) => {
         const cells = view.cells.filter((cell) => cell.year === year && same(cell.at, plot.at));
+        const { drawn, more } = leading(cells);
         return {
           year,
           at: plot.at,
           row: rowAt,
           cells,
-          blocks: layout(cells, plot.squares, width, tall),
+          more,
+          blocks: layout(drawn, plot.squares, width, tall),
           closed: turns.turns.closed.some((one) => one.year === year && same(one.at, plot.at)),
           unknown: view.unknown.some(([bed, one]) => bed === plot.at.bed && one === year),
         };

@@ -92,6 +92,13 @@
       {/if}
     </g>
   {/each}
+  {#if square.more}
+    {@const words = `+ ${square.more}`}
+    <g aria-hidden="true" data-more={square.more}>
+      <rect class="plate" x={width - words.length * 6 - 7} y={tall - 13} width={words.length * 6 + 5} height="11" />
+      <text class="ticket" x={width - words.length * 6 - 4} y={tall - 4}>{words}</text>
+    </g>
+  {/if}
   <rect class="ring" {width} height={tall} />
 </g>
 

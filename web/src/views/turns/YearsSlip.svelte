@@ -18,11 +18,18 @@
   const settled = $derived(view.ties.filter((tie) => tie.planted));
   const clashes = $derived(ties.length);
   const short = $derived(view.short.reduce((sum, [, , squares]) => sum + squares, 0));
-  const spread = $derived(view.cost.spread);
+  const spread = $derived(view.against.split);
   const known = $derived(turns.known);
   const notes = $derived(view.notes.filter((note) => note.year >= view.first));
   let name = $state('');
   const crop = (wish: number) => garden.crop(wishes.find((one) => one.id === wish)?.wish.crop ?? '');
+
+  /** The largest bed that could have a trellis and has none. */
+  const bare = $derived(
+    garden.view.garden.beds
+      .filter((bed) => bed.kind.kind !== 'container' && bed.trellises.length === 0)
+      .sort((a, b) => b.length * b.width - a.length * a.width)[0],
+  );
 
   /** The same wish without what no ground here has. */
   function without(id: number, need: string) {
@@ -51,11 +58,9 @@
     <span
       >{clashes === 1 ? 'family comes' : 'families come'} back too soon<br />
       <span class="quiet" data-known
-        >{#if turns.searching}looking; no plan costs less than {turns.progress?.bound ?? 0}, this one {turns.progress
-            ?.cost ?? view.total}
+        >{#if turns.searching}looking for better; this is the best so far
         {:else if known?.proven}no plan is better: proved{known.seconds > 0 ? ` in ${known.seconds.toFixed(1)} s` : ''}
-        {:else if known && known.bound < view.total}none costs less than {known.bound}; this one {view.total}, {view.total -
-            known.bound} may be left to gain
+        {:else if known}the best that was found in {known.seconds.toFixed(0)} s; a better one is possible
         {:else if turns.draft === null}as kept; look again to learn if a better one is possible
         {:else}stopped{/if}</span
       ></span
@@ -69,17 +74,10 @@
       <span>families too soon</span><span class="font-serif text-chestnut">{clashes}</span>
     </li>
     <li class="flex justify-between">
-      <span>hungry after hungry</span><span class="font-serif text-chestnut">{view.hungry}</span>
+      <span>hungry after hungry</span><span class="font-serif text-chestnut">{view.against.hungry}</span>
     </li>
     <li class="flex justify-between">
       <span>crops split over ground</span><span class="font-serif text-chestnut">{spread}</span>
-    </li>
-    <li class="flex justify-between">
-      <span class="quiet"
-        >points against it: {view.cost.short} short, {view.cost.clash} too soon, {view.cost.hungry} hungry, {view.cost
-          .spread}
-        split{view.settled > 0 ? `; ${view.settled} of them for what is planted already` : ''}</span
-      ><span class="font-serif text-chestnut" data-total>{view.total}</span>
     </li>
   </ul>
 {/if}
@@ -122,7 +120,9 @@
     {#each some as tie (tie.number)}
       <li class="flex gap-2">
         <span class="mark">{tie.number}</span>
-        <button class="cursor-pointer text-left hover:underline" onclick={() => turns.choose({ is: 'tie', tie })}
+        <button
+          class="min-h-6 cursor-pointer text-left hover:underline"
+          onclick={() => turns.choose({ is: 'tie', tie })}
           >{garden.familyName(tie.family)}, {placeName(garden, tie.at, view.plots)}
           <span class="quiet">{yearName(tie.earlier, garden.southern)} and {yearName(tie.later, garden.southern)}</span
           ></button
@@ -152,7 +152,11 @@
         {crop(wish)?.name} wants {NEEDS[need] ?? need}; {squares === 0
           ? 'no ground has it'
           : `${count(squares, 'square has', 'squares have')} it`}.
-        {#if garden.mayChange}<button class="act" onclick={() => without(wish, need)}>let it do without</button>{/if}
+        {#if garden.mayChange}<button class="act" onclick={() => without(wish, need)}>let it do without</button>
+          {#if need === 'trellis' && bare}<button
+              class="act"
+              onclick={() => turns.change({ turn: 'trellis', bed: bare.id })}>a trellis on {bare.name}</button
+            >{/if}{/if}
       </li>
     {/each}
   </ul>

@@ -10,6 +10,8 @@ export interface Square {
   row: number;
   cells: Cell[];
   blocks: Block[];
+  /** How many crops are there besides those that are drawn. */
+  more: number;
   closed: boolean;
   unknown: boolean;
 }

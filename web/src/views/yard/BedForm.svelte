@@ -5,11 +5,12 @@
   import type { Bed } from '../../generated/Bed';
   import type { BedFit } from '../../generated/BedFit';
   import type { Command } from '../../generated/Command';
+  import LengthField from '../../parts/LengthField.svelte';
   import { after } from '../../state/changed';
   import { useOpenGarden } from '../../state/context';
   import { length, squares } from '../../words/lengths';
   import { partSquare } from '../../words/reasons';
-  import { draftOf, fieldsOf, NEW_FIELDS } from './draft';
+  import { CORNERS, draftOf, fieldsOf, NEW_FIELDS } from './draft';
 
   let { bed, done }: { bed: Bed | null; done: () => void } = $props();
   const { garden, desk } = useOpenGarden();
@@ -130,6 +131,48 @@
       {/each}
     </div>
   </fieldset>
+  {#if fields.kind !== 'container'}
+    <div class="grid grid-cols-2 gap-3">
+      <label class="field"
+        >Outline<select bind:value={fields.shape} name="shape">
+          <option value="rectangle">a rectangle</option>
+          <option value="corner">an L</option>
+          <option value="round">round or oval</option>
+        </select></label
+      >
+      {#if fields.shape === 'corner'}
+        <label class="field"
+          >Missing<select bind:value={fields.corner} name="corner">
+            {#each CORNERS as corner (corner)}<option value={corner}>{corner} corner</option>{/each}
+          </select></label
+        >
+        <LengthField
+          label="of the length"
+          bind:value={fields.cut_along}
+          units={garden.units}
+          name="cut-along"
+          required
+          changed={preview}
+        />
+        <LengthField
+          label="of the width"
+          bind:value={fields.cut_across}
+          units={garden.units}
+          name="cut-across"
+          required
+          changed={preview}
+        />
+      {/if}
+    </div>
+  {/if}
+  <LengthField
+    label="Stems from the boards"
+    bind:value={fields.margin}
+    units={garden.units}
+    name="margin"
+    placeholder="half their own distance"
+    changed={preview}
+  />
   {#if fields.kind !== 'container'}
     <div class="grid grid-cols-2 gap-3">
       <label class="field"

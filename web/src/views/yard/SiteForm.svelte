@@ -3,14 +3,20 @@
   import { untrack } from 'svelte';
   import FrostFields from '../../frame/FrostFields.svelte';
   import type { Site } from '../../generated/Site';
+  import { count } from '../../words/lengths';
+  import { heightIn, metresOf } from '../../words/place';
   import PlaceFields from './PlaceFields.svelte';
 
   interface Props {
     site: Site | null;
     word: string;
     save: (site: Site) => Promise<boolean>;
+    /** Plantings that stand on the present squares. */
+    planted?: number;
   }
-  let { site, word, save }: Props = $props();
+  let { site, word, save, planted = 0 }: Props = $props();
+  /** Squares in use stay as they are. */
+  const kept = $derived(planted > 0);
 
   const start = untrack(() => site);
   let name = $state(start?.name ?? '');
@@ -22,6 +28,16 @@
   const zones = [
     ...new Set([...(start?.zone ? [start.zone] : []), here, ...Intl.supportedValuesOf('timeZone')]),
   ].sort();
+  const STRAINS = {
+    sweet: 'sweet',
+    'extra-sweet': 'extra-sweet',
+    popping: 'for popping',
+    field: 'for fodder or grain',
+  };
+  let strain = $state(start?.neighbour_maize?.strain ?? '');
+  let away = $state(start?.neighbour_maize ? heightIn(start.neighbour_maize.metres, start.units) : 30);
+  const changed = $derived(start !== null && units !== start.units && planted > 0);
+  const squares = $derived((start?.grid ?? start?.units) === 'metric' ? '30 cm' : '12 in');
   let frost: ReturnType<typeof FrostFields> | undefined = $state();
   let place: ReturnType<typeof PlaceFields> | undefined = $state();
   const climate = $derived(place?.climate() ?? null);
@@ -30,7 +46,17 @@
     event.preventDefault();
     const spot = await place?.typed();
     if (!spot || !frost) return;
-    await save({ name, ...spot, units, north, zone: zone || null, freezes: frost.typed() });
+    const neighbour_maize = strain ? { strain, metres: metresOf(String(away), units) ?? 0 } : null;
+    await save({
+      name,
+      ...spot,
+      units,
+      north,
+      zone: zone || null,
+      freezes: frost.typed(),
+      grid: null,
+      neighbour_maize,
+    });
   }
 </script>
 
@@ -47,11 +73,18 @@
   <div class="grid grid-cols-2 gap-4">
     <label class="field col-span-2"
       >Measures<select bind:value={units} name="units"
-        ><option value="imperial">feet and inches, 12 in squares</option><option value="metric"
-          >metres, 30 cm squares</option
+        ><option value="imperial">feet and inches{kept ? '' : ', 12 in squares'}</option><option value="metric"
+          >metres{kept ? '' : ', 30 cm squares'}</option
         ></select
       ></label
     >
+    {#if changed}
+      <p class="quiet col-span-2" data-units-change>
+        Lengths, temperatures and heights are told in {units === 'metric' ? 'metres and °C' : 'feet and °F'} from now on.
+        Squares stay {squares}, for {count(planted, 'planting stands', 'plantings stand')} on them; no distance and no count
+        changes.
+      </p>
+    {/if}
     <label class="field col-span-2"
       >North, degrees from straight up<input
         type="number"
@@ -75,5 +108,27 @@
       </p>
     {/if}
   </div>
+  {#if start}
+    <div class="grid grid-cols-2 gap-4">
+      <label class="field"
+        >A neighbour’s maize<select bind:value={strain} name="neighbour-maize"
+          ><option value="">none that is known</option>{#each Object.entries(STRAINS) as [key, told] (key)}<option
+              value={key}>{told}</option
+            >{/each}</select
+        ></label
+      >
+      {#if strain}
+        <label class="field"
+          >How far, {units === 'metric' ? 'metres' : 'feet'}<input
+            type="number"
+            min="1"
+            required
+            bind:value={away}
+            name="neighbour-away"
+          /></label
+        >
+      {/if}
+    </div>
+  {/if}
   <div><button class="act">{word}</button></div>
 </form>

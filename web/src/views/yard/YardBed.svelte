@@ -1,6 +1,8 @@
 <script lang="ts">
   // A bed on the yard's drawing, with all that a pointer or a key can do to it.
+  import { outline } from '../../drawing/outline';
   import type { Bed } from '../../generated/Bed';
+  import { arrows } from '../../parts/arrows';
   import { drags } from '../../parts/drag';
   import { useOpenGarden } from '../../state/context';
   import { size } from '../../words/lengths';
@@ -39,15 +41,8 @@
     held = null;
   }
 
-  const ARROWS: Record<string, [number, number]> = {
-    ArrowLeft: [-1, 0],
-    ArrowRight: [1, 0],
-    ArrowUp: [0, -1],
-    ArrowDown: [0, 1],
-  };
-
   function key(event: KeyboardEvent) {
-    const arrow = ARROWS[event.key];
+    const arrow = arrows(event);
     if (event.key === 'Enter') desk.open('bed', bed.id);
     else if (event.key === ' ') choose();
     else if (garden.mayChange && arrow) move(arrow[0] * garden.half, arrow[1] * garden.half);
@@ -85,26 +80,36 @@
   onkeydown={key}
   {@attach drags({ take, carry, drop, cancel: () => (held = null) })}
 >
-  <rect
-    class="wood"
-    x={-w / 2 - 3}
-    y={-h / 2 - 3}
-    width={w + 6}
-    height={h + 6}
-    rx={bed.kind.kind === 'container' ? 9 : 0}
-  />
-  <rect class="soil" x={-w / 2} y={-h / 2} width={w} height={h} rx={bed.kind.kind === 'container' ? 6 : 0} />
-  {#each garden.patchesIn(bed.id).filter((one) => one.reckoning.stands) as one (one.patch.id)}
-    {@const ground = one.reckoning.sum.ground}
-    {@const box = {
-      x: ground.left * scale - w / 2,
-      y: ground.far * scale - h / 2,
-      width: (ground.right - ground.left) * scale,
-      height: (ground.near - ground.far) * scale,
-    }}
-    <rect class="crop" {...box} />
-    <rect {...box} fill={`url(#hatch-${garden.hatch(one.crop.family)})`} />
-  {/each}
+  {#if bed.shape.is === 'rectangle'}
+    <rect
+      class="wood rim"
+      x={-w / 2 - 3}
+      y={-h / 2 - 3}
+      width={w + 6}
+      height={h + 6}
+      rx={bed.kind.kind === 'container' ? 9 : 0}
+    />
+    <rect class="soil" x={-w / 2} y={-h / 2} width={w} height={h} rx={bed.kind.kind === 'container' ? 6 : 0} />
+  {:else}
+    <path class="wood rim" d={outline(bed, scale, 3)} transform={`translate(${-w / 2} ${-h / 2})`} />
+    <path class="soil" d={outline(bed, scale)} transform={`translate(${-w / 2} ${-h / 2})`} />
+  {/if}
+  <!-- What a patch's rectangle covers beyond the outline is not drawn. -->
+  <clipPath id={`bed-${bed.id}`}><path d={outline(bed, scale)} transform={`translate(${-w / 2} ${-h / 2})`} /></clipPath
+  >
+  <g clip-path={`url(#bed-${bed.id})`}>
+    {#each garden.patchesIn(bed.id).filter((one) => one.reckoning.stands) as one (one.patch.id)}
+      {@const ground = one.reckoning.sum.ground}
+      {@const box = {
+        x: ground.left * scale - w / 2,
+        y: ground.far * scale - h / 2,
+        width: (ground.right - ground.left) * scale,
+        height: (ground.near - ground.far) * scale,
+      }}
+      <rect class="crop" {...box} />
+      <rect {...box} fill={`url(#hatch-${garden.hatch(one.crop.family)})`} />
+    {/each}
+  </g>
   {#each bed.braces as brace (brace.at)}
     <rect class="wood" x={brace.at * scale - w / 2 - 2} y={-h / 2} width="4" height={h} />
   {/each}
@@ -128,7 +133,7 @@
   .wood {
     fill: var(--color-board);
   }
-  .bed[data-kind='ground'] > .wood:first-child {
+  .bed[data-kind='ground'] > .rim {
     fill: none;
     stroke: var(--color-rule);
     stroke-dasharray: 5 3;
@@ -146,13 +151,13 @@
     stroke-width: 1.5;
     stroke-dasharray: 2 2;
   }
-  .bed.chosen > .wood:first-child,
-  .bed:focus-visible > .wood:first-child {
+  .bed.chosen > .rim,
+  .bed:focus-visible > .rim {
     stroke: var(--color-chestnut);
     stroke-width: 2.5;
     stroke-dasharray: none;
   }
-  .bed:hover > .wood:first-child {
+  .bed:hover > .rim {
     stroke: var(--color-chestnut);
     stroke-width: 1.5;
   }

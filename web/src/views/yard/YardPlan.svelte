@@ -4,10 +4,17 @@
   import type { Bed } from '../../generated/Bed';
   import { useOpenGarden } from '../../state/context';
   import { length } from '../../words/lengths';
-  import { fitted, names } from './fit';
+  import { beside, fitted, names } from './fit';
   import YardBed from './YardBed.svelte';
+  import YardFixture from './YardFixture.svelte';
 
-  let { select }: { select: () => void } = $props();
+  interface Props {
+    select: () => void;
+    /** The fixture that is selected. */
+    fixture: number | null;
+    pick: (fixture: number) => void;
+  }
+  let { select, fixture, pick }: Props = $props();
   const { garden, desk } = useOpenGarden();
 
   let width = $state(700);
@@ -15,7 +22,8 @@
   let held: { bed: number; x: number; y: number } | null = $state.raw(null);
 
   const beds = $derived(garden.view.garden.beds);
-  const fit = $derived(fitted(beds, width, height));
+  const fixtures = $derived(garden.view.garden.fixtures);
+  const fit = $derived(fitted([...beds, ...fixtures], width, height));
   const foot = $derived((garden.units === 'metric' ? 10000 : 3048) * fit.scale);
   const lying = $derived(
     beds.map((bed) => {
@@ -32,9 +40,9 @@
         const at = ([x, y]: [number, number]): [number, number] => [fit.x(x), fit.y(y)];
         const [from, to] = [at(path.between[0]), at(path.between[1])];
         const text = length(path.width, garden.units);
-        const wide = text.length * 6.5;
-        const words = { text, wide, x: (from[0] + to[0]) / 2 + 3 + wide / 2, y: (from[1] + to[1]) / 2 + 4 };
-        return { path, a: from, b: to, words: path.width * fit.scale > 20 ? words : null };
+        const middle = { wide: text.length * 6.5, x: (from[0] + to[0]) / 2, y: (from[1] + to[1]) / 2 + 4 };
+        const words = path.width * fit.scale > 20 ? beside(lying, fit.scale, middle) : null;
+        return { path, a: from, b: to, words: words && { ...words, text } };
       }),
   );
   const written = $derived(paths.flatMap(({ words }) => words ?? []));
@@ -56,14 +64,23 @@
       <path d={`M0 -5V0H${foot * 3}V-5M${foot} -3V0M${foot * 2} -3V0`} />
       <text x={foot * 3 + 6} y="0">{garden.units === 'metric' ? '3 m' : '3 ft'}</text>
     </g>
-    {#each paths as { path, a, b, words } (`${path.one} ${path.other}`)}
+    {#each fixtures as one (one.id)}
+      <YardFixture fixture={one} {fit} chosen={fixture === one.id} choose={() => pick(one.id)} />
+    {/each}
+    {#each paths as { path, a, b } (`${path.one} ${path.other}`)}
       <g class="path" class:narrow={path.narrow}>
         <line x1={a[0]} y1={a[1]} x2={b[0]} y2={b[1]} />
-        {#if words}<text x={words.x - words.wide / 2} y={words.y}>{words.text}</text>{/if}
       </g>
     {/each}
     {#each beds as bed (bed.id)}
       <YardBed {bed} {fit} bind:held choose={() => choose(bed)} />
+    {/each}
+    {#each paths as { path, words } (`${path.one} ${path.other}`)}
+      {#if words}
+        <g class="path" class:narrow={path.narrow}>
+          <text x={words.x - words.wide / 2} y={words.y}>{words.text}</text>
+        </g>
+      {/if}
     {/each}
     {#each names(lying, fit.scale, width, written) as { bed, x, y } (bed.id)}
       <text class="name" class:chosen={desk.bed === bed.id} {x} {y} text-anchor="middle">{bed.name}</text>

@@ -4,14 +4,19 @@
   import { useOpenGarden } from '../../state/context';
   import { dayMonth } from '../../words/dates';
   import { count, length, size, squares } from '../../words/lengths';
+  import { FIXTURES } from '../../words/fixtures';
+  import { upper } from '../../words/reasons';
   import BedForm from './BedForm.svelte';
+  import FixtureForm from './FixtureForm.svelte';
   import { YARD_KEYS } from './keys';
   import Members from './Members.svelte';
   import SiteForm from './SiteForm.svelte';
   import YardPlan from './YardPlan.svelte';
 
   const { garden, desk } = useOpenGarden();
-  let at: 'look' | 'new' | 'measure' | 'place' | 'people' = $state('look');
+  let at: 'look' | 'new' | 'measure' | 'place' | 'people' | 'fixture' = $state('look');
+  /** The fixture that is measured; nothing for a new one. */
+  let fixture: number | null = $state(null);
 
   const beds = $derived(garden.view.garden.beds);
   const bed = $derived(desk.bed === null ? undefined : garden.bed(desk.bed));
@@ -20,7 +25,15 @@
   const narrow = $derived(garden.view.reckoning.paths.filter((path) => path.narrow || path.overlap));
 
   const KINDS = { raised: 'raised bed', ground: 'strip of ground', container: 'container' };
+  const OUTLINES = { rectangle: '', corner: ', an L', round: ', round' };
   const name = (id: number) => garden.bed(id)?.name ?? '';
+
+  const chosen = $derived(garden.view.garden.fixtures.find((one) => one.id === fixture) ?? null);
+
+  /** Measures a fixture that is there, or a new one. */
+  function measure(one: number | null) {
+    [at, fixture] = ['fixture', one];
+  }
 
   function sides(): string {
     if (!bed) return '';
@@ -90,7 +103,14 @@
         </p>{/if}
     </div>
   {:else}
-    <YardPlan select={() => (at = 'look')} />
+    <YardPlan
+      select={() => (at = 'look')}
+      fixture={at === 'fixture' ? fixture : null}
+      pick={(one) => {
+        desk.open('yard', null);
+        measure(one);
+      }}
+    />
   {/if}
 </main>
 
@@ -107,6 +127,7 @@
     <SiteForm
       site={garden.site}
       word="keep this"
+      planted={garden.view.garden.patches.length}
       save={async (site) => {
         const kept = await garden.send({ do: 'set-site', site });
         if (kept) at = 'look';
@@ -114,13 +135,24 @@
       }}
     />
     <p class="mt-3"><button class="act" onclick={() => (at = 'look')}>leave it</button></p>
+  {:else if at === 'fixture'}
+    <h2 class="mb-3">{chosen ? chosen.name || upper(FIXTURES[chosen.kind]) : 'What else stands there'}</h2>
+    {#key fixture}<FixtureForm
+        fixture={chosen}
+        done={(made) => {
+          if (made === null) at = 'look';
+          else fixture = made;
+        }}
+      />{/key}
   {:else if at === 'people'}
     <Members done={() => (at = 'look')} />
   {:else if bed && reckoned}
     <h2>{bed.name}</h2>
     <p class="quiet border-b-2 border-hair pb-3">
-      {KINDS[bed.kind.kind]}, {size(bed.length, bed.width, garden.units)} inside, soil {length(bed.depth, garden.units)} deep
-      · {sides()}
+      {KINDS[bed.kind.kind]}{OUTLINES[bed.shape.is]}, {size(bed.length, bed.width, garden.units)} inside, soil {length(
+        bed.depth,
+        garden.units,
+      )} deep · {sides()}
     </p>
     <p class="mt-3 flex items-end gap-3">
       <span class="big">{squares(reckoned.fit.ground_centisquares).split(' ')[0]}</span>
@@ -173,7 +205,7 @@
         {#each beds as one (one.id)}
           {@const its = garden.reckonedBed(one.id)}
           <li class="flex justify-between gap-3">
-            <button class="cursor-pointer text-left hover:underline" onclick={() => desk.open('yard', one.id)}
+            <button class="min-h-6 cursor-pointer text-left hover:underline" onclick={() => desk.open('yard', one.id)}
               >{one.name}</button
             >
             <span class="quiet whitespace-nowrap">{its ? squares(its.fit.ground_centisquares) : ''}</span>
@@ -196,6 +228,7 @@
   <div class="foot">
     {#if garden.mayChange}
       <button class="act" onclick={() => (at = 'new')}>measure a new bed</button>
+      {#if beds.length}<button class="act" onclick={() => measure(null)}>house, fence, tree</button>{/if}
       <button class="act" onclick={() => (at = 'place')}>the place</button>
     {/if}
     {#if garden.view.role === 'owner'}<button class="act" onclick={() => (at = 'people')}>who may come in</button>{/if}

@@ -4,6 +4,10 @@ import type { BedDraft } from '../../generated/BedDraft';
 import type { Units } from '../../generated/Units';
 import { length } from '../../words/lengths';
 
+/** The corners of a bed, as they are named. */
+export const CORNERS = ['far left', 'far right', 'near left', 'near right'] as const;
+export type Corner = (typeof CORNERS)[number];
+
 /** What stands in the form's fields, as text. */
 export interface Fields {
   name: string;
@@ -20,6 +24,13 @@ export interface Fields {
   braces: string;
   /** How far drip lines are from the far side, separated by semicolons. */
   drips: string;
+  /** How far stems stand from the boards; empty for half their own distance. */
+  margin: string;
+  shape: Bed['shape']['is'];
+  /** Which corner is missing, and how much of it. */
+  corner: Corner;
+  cut_along: string;
+  cut_across: string;
   trellises: { from_far: string; start: string; end: string }[];
 }
 
@@ -36,6 +47,11 @@ export const NEW_FIELDS: Fields = {
   reach: { far: true, near: true, left: true, right: true },
   braces: '',
   drips: '',
+  margin: '',
+  shape: 'rectangle',
+  corner: 'near right',
+  cut_along: '',
+  cut_across: '',
   trellises: [],
 };
 
@@ -59,6 +75,14 @@ export function fieldsOf(bed: Bed, units: Units): Fields {
     reach: { ...bed.reach },
     braces: bed.braces.map((brace) => words(brace.at)).join('; '),
     drips: bed.drips.map(words).join('; '),
+    margin: bed.margin === null ? '' : words(bed.margin),
+    shape: bed.shape.is,
+    corner:
+      bed.shape.is === 'corner'
+        ? `${bed.shape.near ? 'near' : 'far'} ${bed.shape.right ? 'right' : 'left'}`
+        : NEW_FIELDS.corner,
+    cut_along: bed.shape.is === 'corner' ? words(bed.shape.along) : '',
+    cut_across: bed.shape.is === 'corner' ? words(bed.shape.across) : '',
     trellises: bed.trellises.map((t) => ({ from_far: words(t.from_far), start: words(t.start), end: words(t.end) })),
   };
 }
@@ -92,13 +116,40 @@ export function draftOf(fields: Fields, at: { x: number; y: number } | null): Be
     reach: fields.reach,
     braces: list(fields.braces),
     drips: list(fields.drips),
+    margin: some(fields.margin),
+    shape:
+      fields.shape === 'corner'
+        ? {
+            is: 'corner',
+            right: fields.corner.endsWith('right'),
+            near: fields.corner.startsWith('near'),
+            along: fields.cut_along,
+            across: fields.cut_across,
+          }
+        : { is: fields.shape },
     trellises: fields.trellises.map((t) => ({ from_far: t.from_far, start: some(t.start), end: some(t.end) })),
   };
 }
 
 /** The draft of a bed exactly as it is, to change one thing of it. */
 export function exactDraft(bed: Bed): BedDraft {
-  const { name, kind, length, width, depth, x, y, turn, reach, trellises, drips } = bed;
+  const { name, kind, length, width, depth, x, y, turn, reach, trellises, drips, margin, shape } = bed;
   const braces = bed.braces.map((brace) => brace.at);
-  return { name, kind, length, width, depth, outside: false, x, y, turn, reach, braces, trellises, drips };
+  return {
+    name,
+    kind,
+    length,
+    width,
+    depth,
+    outside: false,
+    x,
+    y,
+    turn,
+    reach,
+    braces,
+    trellises,
+    drips,
+    margin,
+    shape,
+  };
 }

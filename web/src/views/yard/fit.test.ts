@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Bed } from '../../generated/Bed';
-import { fitted, names } from './fit';
+import { beside, covers, fitted, names } from './fit';
 
 const bed = (id: number, x: number, y: number, part: Partial<Bed> = {}) =>
   ({ id, name: `Bed ${id}`, x, y, length: 24_384, width: 12_192, turn: 0, ...part }) as Bed;
@@ -30,6 +30,18 @@ describe('the yard on its drawing', () => {
     const [free] = names([at], 0.01, 800);
     const [moved] = names([at], 0.01, 800, [{ x: 210, y: (free?.y ?? 0) + 4, wide: 30 }]);
     expect(Math.abs((moved?.y ?? 0) - (free?.y ?? 0))).toBeGreaterThanOrEqual(17);
+  });
+
+  it('writes neither a name nor the width of a path over another bed', () => {
+    // The second bed lies just above the first, so that its name does not fit between them.
+    const [one, other] = [bed(1, 20_000, 40_000), bed(2, 20_000, 27_000)];
+    const at = [one, other].map((bed) => ({ bed, x: bed.x / 100, y: bed.y / 100 }));
+    const [name] = names(at, 0.01, 800);
+    expect(covers(at.slice(1), 0.01, { x: name?.x ?? 0, y: name?.y ?? 0, wide: 40 })).toBe(false);
+    // Between the two there is room for a line of words only beyond their ends.
+    const between = { x: 200, y: 339, wide: 40 };
+    expect(beside(at, 0.01, between)).toBeNull();
+    expect(beside(at, 0.01, { ...between, x: 335 })).not.toBeNull();
   });
 
   it('writes no name over another one', () => {

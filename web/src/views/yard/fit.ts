@@ -10,16 +10,19 @@ export interface Fit {
   y: (tenths: number) => number;
 }
 
-/** Half of what a bed takes on the drawing, along and down, with its turn. */
-function half(bed: Bed): [number, number] {
-  const reach = Math.hypot(bed.length, bed.width) / 2;
-  if (bed.turn % 180 === 0) return [bed.length / 2, bed.width / 2];
-  return bed.turn % 90 === 0 ? [bed.width / 2, bed.length / 2] : [reach, reach];
+/** Something that lies in the yard: a bed, or what else stands there. */
+export type Lies = Pick<Bed, 'length' | 'width' | 'x' | 'y' | 'turn'>;
+
+/** Half of what a thing takes on the drawing, along and down, with its turn. */
+function half(one: Lies): [number, number] {
+  const reach = Math.hypot(one.length, one.width) / 2;
+  if (one.turn % 180 === 0) return [one.length / 2, one.width / 2];
+  return one.turn % 90 === 0 ? [one.width / 2, one.length / 2] : [reach, reach];
 }
 
-/** The largest scale at which all beds are to be seen, within reason, and the whole in the middle. */
-export function fitted(beds: Bed[], width: number, height: number): Fit {
-  const all = beds.map((bed) => ({ x: bed.x, y: bed.y, half: half(bed) }));
+/** The largest scale at which all of it is to be seen, within reason, and the whole in the middle. */
+export function fitted(things: Lies[], width: number, height: number): Fit {
+  const all = things.map((one) => ({ x: one.x, y: one.y, half: half(one) }));
   const left = Math.min(...all.map((one) => one.x - one.half[0]));
   const top = Math.min(...all.map((one) => one.y - one.half[1]));
   const wide = Math.max(...all.map((one) => one.x + one.half[0])) - left;
@@ -43,7 +46,25 @@ export interface Written {
   wide: number;
 }
 
-/** Names stand above their beds, or below where another name, or what is written there already, is in the way. */
+/** How high a line of words is. */
+const LINE = 17;
+
+/** Whether words about a middle lie over a bed on the drawing. */
+export function covers(beds: Lying[], scale: number, { x, y, wide }: Written): boolean {
+  return beds.some((one) => {
+    const [across, down] = half(one.bed).map((side) => side * scale);
+    return Math.abs(one.x - x) < (across ?? 0) + wide / 2 && Math.abs(one.y - y + 5) < (down ?? 0) + LINE / 2 - 2;
+  });
+}
+
+/** The width of a path is written beside its line where there is room for it, and on no bed. */
+export function beside(beds: Lying[], scale: number, at: Written): Written | null {
+  const to = (dx: number, dy: number) => ({ ...at, x: at.x + dx * (3 + at.wide / 2), y: at.y + dy });
+  const there = [to(1, 0), to(-1, 0), to(0, -9), to(0, 14)];
+  return there.find((one) => !covers(beds, scale, one)) ?? null;
+}
+
+/** Names stand above their beds, or below where another name, a bed, or what is written there already, is in the way. */
 export function names(beds: Lying[], scale: number, width: number, written: Written[] = []): Lying[] {
   const taken = [...written];
   return beds.map(({ bed, x: middle, y }) => {
@@ -51,10 +72,13 @@ export function names(beds: Lying[], scale: number, width: number, written: Writ
     const high = bed.turn % 90 === 0 ? straight : Math.hypot(bed.length, bed.width) * 0.8;
     const wide = bed.name.length * 7.2;
     const x = Math.max(wide / 2 + 4, Math.min(width - wide / 2 - 4, middle));
-    const free = (at: number) =>
-      !taken.some((one) => Math.abs(one.y - at) < 17 && Math.abs(one.x - x) < (one.wide + wide) / 2 + 6);
+    const clear = (at: number) =>
+      !taken.some((one) => Math.abs(one.y - at) < LINE && Math.abs(one.x - x) < (one.wide + wide) / 2 + 6);
+    const free = (at: number) => clear(at) && !covers(beds, scale, { x, y: at, wide });
     const [above, below] = [y - (high * scale) / 2 - 9, y + (high * scale) / 2 + 20];
-    const at = [above, below, above - 17, below + 17].find(free) ?? above;
+    const places = [above, below, above - LINE, below + LINE];
+    // Where beds lie close all round, its own ground is better than another's.
+    const at = places.find(free) ?? (clear(y + 5) ? y + 5 : (places.find(clear) ?? above));
     taken.push({ x, y: at, wide });
     return { bed, x, y: at };
   });

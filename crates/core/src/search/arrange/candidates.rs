@@ -44,8 +44,8 @@ pub fn of(known: Known, history: &History, bed: &Bed, wish: &BedWish, pattern: &
     let Some(planting) = Planting::alone(known, &patch) else { return Vec::new() };
     let standing: Vec<&Patch> = garden.patches.iter().filter(|other| other.bed == bed.id && other.meets(&patch)).collect();
     let around = Around { known, history, standing: &standing };
-    let grid = bed.half_squares(garden.site.units);
-    let holes = wish.plants.div_ceil(u32::from(planting.way.per_hole));
+    let grid = bed.half_squares(garden.site.squares());
+    let holes = wish.plants.div_ceil(planting.per_hole());
     let at = |rect: Rect| {
         let laid = planting.lay(rect, planting.school);
         let suits = laid.holes.len() as u32 >= holes && !standing.iter().any(|other| other.rect.overlaps(rect));
@@ -77,7 +77,8 @@ pub fn at(known: Known, history: &History, bed: &Bed, wish: &BedWish, place: &Pl
 /// The smallest shapes that hold so many: for each width the least length, none much larger than the
 /// smallest and none long and thin.
 fn shapes(planting: &Planting, (columns, rows): (u16, u16), holes: u32) -> Vec<(u16, u16)> {
-    let fits = |w: u16, h: u16| planting.fits(Rect { x: 0, y: 0, w, h }) >= holes;
+    // Elsewhere in the bed more of the ground may be there than in its corner.
+    let fits = |w: u16, h: u16| planting.fits_whole(Rect { x: 0, y: 0, w, h }) >= holes;
     let mut found: Vec<(u16, u16)> = Vec::new();
     // Twice the ground its holes would take on a grid is more than any shape worth having.
     let distance = planting.distance(planting.school);
@@ -148,7 +149,7 @@ impl Around<'_> {
         let whole = [rect.x, rect.y].into_iter().filter(|at| at.is_multiple_of(2)).count() as i32;
         note(Why::Tidy, boards.into_iter().filter(|at| *at).count() as i32 + whole);
         let points = why.iter().map(|one| one.points).sum();
-        let plants = laid.holes.len() as u32 * u32::from(planting.way.per_hole);
+        let plants = laid.holes.len() as u32 * planting.per_hole();
         Candidate { rect, ground, plants, points, why }
     }
 

@@ -74,7 +74,7 @@ struct Table<'a> {
 
 impl<'a> Table<'a> {
     fn of(known: Known<'a>, bed: &Bed, wishes: &'a [BedWish], patches: &'a [Patch]) -> Self {
-        let (columns, rows) = bed.half_squares(known.garden.site.units);
+        let (columns, rows) = bed.half_squares(known.garden.site.squares());
         let (columns, rows) = (columns / 2, rows / 2);
         let mut table = Table {
             wishes,
@@ -102,7 +102,7 @@ impl<'a> Table<'a> {
     }
 
     fn per_hole(&self, wish: usize) -> u32 {
-        self.plantings[wish].as_ref().map_or(1, |planting| u32::from(planting.way.per_hole))
+        self.plantings[wish].as_ref().map_or(1, Planting::per_hole)
     }
 
     /// The squares in the order of the thread: up one column and down the next, or so by rows.

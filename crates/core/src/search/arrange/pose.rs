@@ -108,7 +108,7 @@ pub fn squares(known: Known, asked: &Arranging) -> Result<SquaresAsked, Refusal>
     let (_, patterns) = posed(known, asked)?;
     let bed = known.bed(asked.bed)?;
     let gone = making_way(known.garden, asked);
-    let units = known.garden.site.units;
+    let units = known.garden.site.squares();
     let to_a_square: Vec<[u32; 2]> = patterns.iter().map(|pattern| to_a_square(known, pattern)).collect();
     let of_wish = |wish: usize, plants: u32| plants.div_ceil(to_a_square[wish][0]) * to_a_square[wish][1];
     let asked_for: Vec<u32> = asked.wishes.iter().enumerate().map(|(wish, one)| of_wish(wish, one.plants)).collect();
@@ -145,7 +145,7 @@ fn to_a_square(known: Known, pattern: &Placing) -> [u32; 2] {
     let distance = planting.distance(planting.school);
     let side = planting.units().square();
     let (columns, rows) = (side.whole(distance.along), side.whole(distance.across));
-    let per_hole = u32::from(planting.way.per_hole);
+    let per_hole = planting.per_hole();
     if columns * rows > 0 {
         return [columns * rows * per_hole, 1];
     }

@@ -5,13 +5,13 @@
   import type { Bed } from '../../../generated/Bed';
   import type { BedWish } from '../../../generated/BedWish';
   import { AnswerState } from '../../../state/answer.svelte';
+  import CropNames from '../../../parts/CropNames.svelte';
   import SearchLine from '../../../parts/SearchLine.svelte';
   import { useOpenGarden } from '../../../state/context';
   import { SearchState } from '../../../state/search.svelte';
   import { counted, whyWords } from '../../../words/arranging';
   import { count } from '../../../words/lengths';
   import { squareSize, upper } from '../../../words/reasons';
-  import CropChoice from './CropChoice.svelte';
 
   let { bed }: { bed: Bed } = $props();
   const { garden, desk } = useOpenGarden();
@@ -84,10 +84,13 @@
   }
 
   /** A crop that is added is wished for as often as a square holds it. */
-  function add(crop: string, way: string) {
+  async function add(crop: string, said: string | null) {
+    const way = said ?? garden.crop(crop)?.ways[0]?.key;
+    if (way === undefined) return false;
     const wish = { crop, way, plants: 1, must: false, from: null, until: null, now: null };
     garden.asks({ ask: 'in-hand', crop, way }, ({ plants }) => wishes.push({ ...wish, plants: Math.max(1, plants) }));
     search.clear();
+    return true;
   }
 </script>
 
@@ -99,10 +102,18 @@
     <li class="grid grid-cols-[1fr_4em_auto_auto] items-end gap-2">
       <span
         >{upper(garden.crop(wish.crop)?.name ?? '')}
-        <span class="quiet"
-          >{garden.crop(wish.crop)?.ways.find((one) => one.key === wish.way)?.name ?? ''}{room.is?.asked[index]
-            ? `, ${count(room.is.asked[index], 'square', 'squares')}`
-            : ''}</span
+        {#if (garden.crop(wish.crop)?.ways.length ?? 0) > 1}
+          <select
+            class="min-h-[24px] max-w-full bg-transparent text-[14px] text-soot-2"
+            aria-label={`How ${garden.crop(wish.crop)?.name ?? ''} is grown`}
+            bind:value={wish.way}
+            onchange={() => search.clear()}
+          >
+            {#each garden.crop(wish.crop)?.ways ?? [] as one (one.key)}<option value={one.key}>{one.name}</option
+              >{/each}
+          </select>
+        {/if}
+        <span class="quiet block">{room.is?.asked[index] ? count(room.is.asked[index], 'square', 'squares') : ''}</span
         ></span
       >
       <label class="field"
@@ -150,7 +161,7 @@
       : ''}.
   </p>
 {/if}
-<CropChoice label="Add a crop" take={add} />
+<div class="mt-2"><CropNames label="Add crops" name="choice" action="add" take={add} /></div>
 <p class="mt-2 flex flex-wrap gap-x-5">
   {#if search.going}
     <button class="act" onclick={() => search.stop()}>stop, keep this</button>

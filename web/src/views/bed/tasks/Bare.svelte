@@ -28,7 +28,7 @@
       rect: gap.rect,
       from,
       until,
-      planted: { crop, way, holes: null, between: false, school: null },
+      planted: { crop, way, holes: null, between: false, school: null, distance: null, in_each: null },
       line: null,
       timing: AS_USUAL,
     };

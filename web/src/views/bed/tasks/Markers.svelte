@@ -1,11 +1,11 @@
 <script lang="ts">
   // Row markers: lines laid in order, gaps typed or dragged, until the bed is full.
+  import CropNames from '../../../parts/CropNames.svelte';
   import type { Bed } from '../../../generated/Bed';
   import { AnswerState } from '../../../state/answer.svelte';
   import { useOpenGarden } from '../../../state/context';
   import { count, length } from '../../../words/lengths';
   import { upper } from '../../../words/reasons';
-  import CropChoice from './CropChoice.svelte';
 
   let { bed }: { bed: Bed } = $props();
   const { garden, desk } = useOpenGarden();
@@ -40,6 +40,13 @@
     if (row) rows.splice(Math.max(0, index + by), 0, row);
   }
 
+  async function add(crop: string, said: string | null) {
+    const way = said ?? garden.crop(crop)?.ways[0]?.key;
+    if (way === undefined) return false;
+    rows.push({ crop, way, gap: '' });
+    return true;
+  }
+
   async function plant() {
     if (laid && (await garden.send({ do: 'place-all', gone: [], places: laid.places }))) desk.leaveTask();
   }
@@ -65,7 +72,20 @@
     {@const name = garden.crop(row.crop)?.name ?? ''}
     <li class="border-b border-dotted border-hair py-1" data-fits={marker?.fits ?? true}>
       <p class="flex justify-between gap-3">
-        <span>{index + 1} {upper(name)}</span>
+        <span
+          >{index + 1}
+          {upper(name)}
+          {#if (garden.crop(row.crop)?.ways.length ?? 0) > 1}
+            <select
+              class="min-h-[24px] max-w-full bg-transparent text-[14px] text-soot-2"
+              aria-label={`How row ${index + 1} is grown`}
+              bind:value={row.way}
+            >
+              {#each garden.crop(row.crop)?.ways ?? [] as one (one.key)}<option value={one.key}>{one.name}</option
+                >{/each}
+            </select>
+          {/if}</span
+        >
         <span class="font-serif text-chestnut">{marker ? length(marker.at, garden.units) : ''}</span>
       </p>
       <p class="grid grid-cols-[5.5em_1fr_auto] items-center gap-2">
@@ -106,7 +126,7 @@
     </li>
   {/each}
 </ol>
-<CropChoice label="Next row" take={(crop, way) => rows.push({ crop, way, gap: '' })} />
+<div class="mt-2"><CropNames label="Next rows" name="choice" action="add" take={add} /></div>
 {#if answer.trouble}<p class="trouble mt-1" role="alert">{answer.trouble}</p>{/if}
 {#if laid && rows.length}
   <p class="mt-2" aria-live="polite">

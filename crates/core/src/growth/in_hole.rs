@@ -1,0 +1,46 @@
+//! How many go into one hole, and how many are left to grow there?
+
+use crate::growth::growing::Growing;
+use sparrow_facts::timing::Means;
+
+/// Of a hundred holes so many may stay empty before another seed goes into each (common practice: one in ten).
+const EMPTY_IN_HUNDRED: f64 = 10.0;
+/// The most seeds in one hole that are reckoned, for they have to be thinned.
+const MOST_SEEDS: u32 = 4;
+
+/// How many seeds, sets or plants go into one hole: the household's `own` number; else the clump's for multi-sown ways, one of what
+/// is planted; of what is sown so many that hardly a hole stays empty at the least germination seed is sold with.
+///
+/// ```
+/// use sparrow_core::catalogue::Catalogue;
+/// use sparrow_core::growth::growing::Growing;
+/// use sparrow_core::growth::in_hole::in_each_hole;
+/// use sparrow_facts::timing::Means;
+/// let seeds = |key: &str, own| {
+///     let crop = Catalogue::standard().crop(key).unwrap();
+///     in_each_hole(Growing::by(crop, &crop.ways[0], Means::Direct), own)
+/// };
+/// // 45 of a hundred carrots fail: of two in a hole both do in 20 holes of a hundred, of three in 9.
+/// assert_eq!((seeds("carrot", None), seeds("pea", None), seeds("bean", None)), (3, 2, 2));
+/// assert_eq!(seeds("carrot", Some(5)), 5);
+/// ```
+pub fn in_each_hole(growing: Growing, own: Option<u8>) -> u32 {
+    if let Some(own) = own {
+        return own.into();
+    }
+    if growing.way.per_hole > 1 {
+        return growing.way.per_hole.into();
+    }
+    if growing.means != Means::Direct {
+        return 1;
+    }
+    let fails = 1.0 - f64::from(growing.crop.germinates) / 100.0;
+    (1..MOST_SEEDS).find(|seeds| fails.powi(*seeds as i32) * 100.0 <= EMPTY_IN_HUNDRED).unwrap_or(MOST_SEEDS)
+}
+
+/// How many plants are left to grow in one hole: what is sown singly is thinned to the strongest; a clump, and what is planted, stays
+/// as many as were put there.
+pub fn plants_a_hole(growing: Growing, own: Option<u8>) -> u32 {
+    let thinned = growing.way.per_hole == 1 && growing.means == Means::Direct;
+    if thinned { 1 } else { own.unwrap_or(growing.way.per_hole).max(1).into() }
+}
