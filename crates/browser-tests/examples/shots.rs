@@ -26,7 +26,7 @@ async fn main() -> Result<(), Failure> {
     gardener.reads("no plan is better").await?;
     shot("turns").await?;
     gardener.presses("c").await?;
-    gardener.reads("Ways out, cheapest first").await?;
+    gardener.reads("Ways out, the best first").await?;
     gardener.reads_no_more("Looking for").await?;
     shot("turns-clash").await?;
     gardener.presses(Key::Escape + "").await?;

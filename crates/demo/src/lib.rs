@@ -5,6 +5,7 @@ use jiff::civil::Date;
 use sparrow_core::catalogue::Catalogue;
 use sparrow_core::change::command::{Command, plan};
 use sparrow_core::change::draft::{BedDraft, KindDraft, TrellisDraft, VolumeText};
+use sparrow_core::change::fixtures::FixtureDraft;
 use sparrow_core::change::replan::PatchChange;
 use sparrow_core::change::season::SeasonChange;
 use sparrow_core::change::turns::TurnChange;
@@ -15,6 +16,7 @@ use sparrow_core::turns::held;
 use sparrow_facts::almanac::{Monthly, Shelf};
 use sparrow_facts::bed::{Board, Reach};
 use sparrow_facts::edit;
+use sparrow_facts::fixture::FixtureKind;
 use sparrow_facts::garden::Garden;
 use sparrow_facts::history::Stood;
 use sparrow_facts::ids::{BedId, PatchId};
@@ -84,6 +86,13 @@ pub fn quillet_lane(today: Date) -> Result<Garden, Refusal> {
     ] {
         let kind = KindDraft::Container { volume: VolumeText(holds.parse()?) };
         plot.bed(name, kind, "", "", place, Reach::ALL, &[], &[])?;
+    }
+    for (kind, name, size, height, place) in [
+        (FixtureKind::Fence, "North fence", ("21 ft", "3 in"), "6 ft", ("12 ft 6 in", "1 ft 8 in")),
+        (FixtureKind::House, "House", ("8 ft", "2 ft"), "20 ft", ("16 ft", "18 ft 3 in")),
+        (FixtureKind::Tree, "Old pear", ("3 ft", "3 ft"), "15 ft", ("21 ft", "4 ft")),
+    ] {
+        plot.fixture(kind, name, size, height, place)?;
     }
     quillet_past(&mut plot)?;
     quillet_year(&mut plot)?;
@@ -382,6 +391,20 @@ impl Plot {
             margin: None,
         };
         self.carry_out(Command::AddBed { draft })
+    }
+
+    fn fixture(
+        &mut self,
+        kind: FixtureKind,
+        name: &str,
+        (length, width): (&str, &str),
+        height: &str,
+        (x, y): (&str, &str),
+    ) -> Result<(), Refusal> {
+        let tape = |text: &str| text.parse().map(Tape);
+        let (width, height, x, y) = (Some(tape(width)?), Some(tape(height)?), Some(tape(x)?), Some(tape(y)?));
+        let draft = FixtureDraft { kind, name: name.into(), length: tape(length)?, width, height, x, y, turn: 0 };
+        self.carry_out(Command::AddFixture { draft })
     }
 
     fn id(&self, bed: &str) -> Result<BedId, Refusal> {

@@ -7,7 +7,7 @@ import type { Standing } from "./Standing";
 import type { WishId } from "./WishId";
 
 /**
- * Why a clash is there, and the ways out, cheapest first.
+ * Why a clash is there, and the ways out, the best first.
  */
 export type Reasons = { 
 /**

@@ -76,7 +76,7 @@ pub struct Remedy {
     pub moved: u32,
 }
 
-/// Why a clash is there, and the ways out, cheapest first.
+/// Why a clash is there, and the ways out, the best first.
 #[derive(Debug, Clone, PartialEq, Serialize)]
 #[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 pub struct Reasons {

@@ -32,6 +32,8 @@
     }),
   );
 
+  const standing = $derived(fixtures.map((bed) => ({ bed, x: fit.x(bed.x), y: fit.y(bed.y) })));
+
   /** The paths between beds, with their width where there is room for it. */
   const paths = $derived(
     garden.view.reckoning.paths
@@ -41,7 +43,7 @@
         const [from, to] = [at(path.between[0]), at(path.between[1])];
         const text = length(path.width, garden.units);
         const middle = { wide: text.length * 6.5, x: (from[0] + to[0]) / 2, y: (from[1] + to[1]) / 2 + 4 };
-        const words = path.width * fit.scale > 20 ? beside(lying, fit.scale, middle) : null;
+        const words = path.width * fit.scale > 20 ? beside([...lying, ...standing], fit.scale, middle) : null;
         return { path, a: from, b: to, words: words && { ...words, text } };
       }),
   );
@@ -82,7 +84,7 @@
         </g>
       {/if}
     {/each}
-    {#each names(lying, fit.scale, width, written) as { bed, x, y } (bed.id)}
+    {#each names(lying, fit.scale, width, written, standing) as { bed, x, y } (bed.id)}
       <text class="name" class:chosen={desk.bed === bed.id} {x} {y} text-anchor="middle">{bed.name}</text>
     {/each}
   </svg>

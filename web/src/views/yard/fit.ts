@@ -32,9 +32,9 @@ export function fitted(things: Lies[], width: number, height: number): Fit {
   return { scale, x: (tenths) => tenths * scale + dx, y: (tenths) => tenths * scale + dy };
 }
 
-/** Where a bed is on the drawing, its middle in pixels. */
-export interface Lying {
-  bed: Bed;
+/** Where a bed, or something else, is on the drawing, its middle in pixels. */
+export interface Lying<T = Bed> {
+  bed: T;
   x: number;
   y: number;
 }
@@ -49,8 +49,8 @@ export interface Written {
 /** How high a line of words is. */
 const LINE = 17;
 
-/** Whether words about a middle lie over a bed on the drawing. */
-export function covers(beds: Lying[], scale: number, { x, y, wide }: Written): boolean {
+/** Whether words about a middle lie over a bed on the drawing, or over something else. */
+export function covers(beds: Lying<Lies>[], scale: number, { x, y, wide }: Written): boolean {
   return beds.some((one) => {
     const [across, down] = half(one.bed).map((side) => side * scale);
     return Math.abs(one.x - x) < (across ?? 0) + wide / 2 && Math.abs(one.y - y + 5) < (down ?? 0) + LINE / 2 - 2;
@@ -58,15 +58,22 @@ export function covers(beds: Lying[], scale: number, { x, y, wide }: Written): b
 }
 
 /** The width of a path is written beside its line where there is room for it, and on no bed. */
-export function beside(beds: Lying[], scale: number, at: Written): Written | null {
+export function beside(beds: Lying<Lies>[], scale: number, at: Written): Written | null {
   const to = (dx: number, dy: number) => ({ ...at, x: at.x + dx * (3 + at.wide / 2), y: at.y + dy });
   const there = [to(1, 0), to(-1, 0), to(0, -9), to(0, 14)];
   return there.find((one) => !covers(beds, scale, one)) ?? null;
 }
 
 /** Names stand above their beds, or below where another name, a bed, or what is written there already, is in the way. */
-export function names(beds: Lying[], scale: number, width: number, written: Written[] = []): Lying[] {
+export function names(
+  beds: Lying[],
+  scale: number,
+  width: number,
+  written: Written[] = [],
+  others: Lying<Lies>[] = [],
+): Lying[] {
   const taken = [...written];
+  const things = [...beds, ...others];
   return beds.map(({ bed, x: middle, y }) => {
     const straight = bed.turn % 180 === 0 ? bed.width : bed.length;
     const high = bed.turn % 90 === 0 ? straight : Math.hypot(bed.length, bed.width) * 0.8;
@@ -74,7 +81,7 @@ export function names(beds: Lying[], scale: number, width: number, written: Writ
     const x = Math.max(wide / 2 + 4, Math.min(width - wide / 2 - 4, middle));
     const clear = (at: number) =>
       !taken.some((one) => Math.abs(one.y - at) < LINE && Math.abs(one.x - x) < (one.wide + wide) / 2 + 6);
-    const free = (at: number) => clear(at) && !covers(beds, scale, { x, y: at, wide });
+    const free = (at: number) => clear(at) && !covers(things, scale, { x, y: at, wide });
     const [above, below] = [y - (high * scale) / 2 - 9, y + (high * scale) / 2 + 20];
     const places = [above, below, above - LINE, below + LINE];
     // Where beds lie close all round, its own ground is better than another's.
