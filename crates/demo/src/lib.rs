@@ -92,7 +92,7 @@ pub fn quillet_lane(today: Date) -> Result<Garden, Refusal> {
         (FixtureKind::House, "House", ("8 ft", "2 ft"), "20 ft", ("16 ft", "18 ft 3 in")),
         (FixtureKind::Tree, "Old pear", ("3 ft", "3 ft"), "15 ft", ("21 ft", "4 ft")),
     ] {
-        plot.fixture(kind, name, size, height, place)?;
+        plot.fixture((kind, name), size, height, place)?;
     }
     quillet_past(&mut plot)?;
     quillet_year(&mut plot)?;
@@ -395,8 +395,7 @@ impl Plot {
 
     fn fixture(
         &mut self,
-        kind: FixtureKind,
-        name: &str,
+        (kind, name): (FixtureKind, &str),
         (length, width): (&str, &str),
         height: &str,
         (x, y): (&str, &str),

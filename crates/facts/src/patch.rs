@@ -41,6 +41,12 @@ pub const OWN_DISTANCE: [Length; 2] = [Length::cm(1), Length::inches(120)];
 pub const IN_EACH: [u8; 2] = [1, 20];
 
 impl Planted {
+    /// The same ground put to another crop, or another way of growing it: what was said of the first one's holes, distance and seeds
+    /// is not said of this one.
+    pub fn grown_as(&self, crop: &str, way: &str) -> Planted {
+        Planted { between: self.between, school: self.school, ..Planted::usual(crop, way) }
+    }
+
     /// A crop by one of its ways, alone on its ground, as many as fit, by the bed's school.
     pub fn usual(crop: &str, way: &str) -> Planted {
         Planted { crop: crop.into(), way: way.into(), holes: None, between: false, school: None, distance: None, in_each: None }

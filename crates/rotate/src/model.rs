@@ -303,10 +303,8 @@ impl<'i> Model<'i> {
         let mut excuses = Vec::new();
         let mut say = |sorts: &mut dyn Iterator<Item = (usize, &Family)>, through: &[Vec<Lit>]| {
             for (sort, family) in sorts {
-                let stood = instance
-                    .history
-                    .iter()
-                    .any(|stood| (stood.year, &stood.section, &stood.family) == (earlier, section, &family.id) && earlier < 0);
+                let is_it = |stood: &super::Stood| (stood.year, &stood.section, &stood.family) == (earlier, section, &family.id);
+                let stood = earlier < 0 && instance.history.iter().any(is_it);
                 let before = self.present.get(&(sort, at, earlier)).filter(|_| earlier >= 0);
                 if stood || before.is_some() {
                     let gone = before.map(|&before| !before);

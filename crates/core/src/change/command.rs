@@ -136,12 +136,8 @@ pub fn plan(known: Known, command: &Command) -> Result<Vec<Edit>, Refusal> {
             // A first day moved past the last one takes it along.
             let past = *from > *until && *until == before.until;
             let until = if past { from.saturating_add(before.until - before.from) } else { *until };
-            let said = if *way == before.planted.way {
-                before.planted.clone()
-            } else {
-                // What was said of a bush bean's distance and seeds is not said of a climbing one.
-                Planted { school: before.planted.school, ..Planted::usual(&before.planted.crop, way) }
-            };
+            let same = *way == before.planted.way;
+            let said = if same { before.planted.clone() } else { before.planted.grown_as(&before.planted.crop, way) };
             let after =
                 Patch { from: *from, until, planted: Planted { holes: *holes, between: *between, ..said }, ..before.clone() };
             let same_days = (before.from, before.until) == (after.from, after.until);

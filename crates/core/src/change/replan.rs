@@ -98,9 +98,9 @@ impl Planner<'_> {
             PatchChange::Ground { patch, bed, rect } => self.moved(self.movable(*patch)?, *bed, *rect),
             PatchChange::Crop { patch, crop, way } => {
                 let (crop, way) = self.known.crop(crop, Some(way))?;
-                let mut after = Patch { timing: Timing::default(), ..self.patch(*patch)?.clone() };
-                (after.planted.crop, after.planted.way, after.planted.holes) = (crop.key.clone(), way.key.clone(), None);
-                after
+                let before = self.patch(*patch)?;
+                let planted = before.planted.grown_as(&crop.key, &way.key);
+                Patch { timing: Timing::default(), planted, ..before.clone() }
             }
             PatchChange::Between { patch, between } => {
                 let mut after = self.patch(*patch)?.clone();

@@ -7,15 +7,15 @@ use crate::rules::past::values;
 use crate::turns::against::{Against, is_of_plan};
 use crate::turns::ground::Plot;
 use crate::turns::held::Held;
-use crate::turns::problem::{LONGEST_MEMORY, Problem, needs_of};
+use crate::turns::problem::{Problem, needs_of};
 use crate::turns::status::offers;
 use serde::Serialize;
 use sparrow_facts::garden::Garden;
 use sparrow_facts::history::Stood;
 use sparrow_facts::ids::{BedId, PastId, PatchId, WishId};
 use sparrow_facts::turns::{Entry, Parts, Piece, TurnPart, WishDraft};
-use sparrow_rotate::{Clash, Cost, Ledger};
-use std::collections::BTreeSet;
+use sparrow_rotate::{Clash, Cost, Family, Ledger, Section};
+use std::collections::{BTreeMap, BTreeSet};
 
 /// How certain a stand is.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize)]
@@ -277,30 +277,29 @@ fn tie(catalogue: &Catalogue, problem: &Problem, clash: &Clash, past: bool) -> O
 /// Families that came back too soon already; each to its latest earlier stand.
 fn past_clashes(problem: &Problem) -> Vec<Clash> {
     let instance = &problem.instance;
-    let mut clashes: Vec<Clash> = Vec::new();
-    for (_, family) in instance.roots().filter(|(_, family)| !family.id.starts_with('=')) {
-        for section in &instance.sections {
-            let stood = |year: i32, lasting: bool| {
-                instance.history.iter().any(|stood| {
-                    let sort = || instance.sorts(family).find(|(_, sort)| sort.id == stood.family);
-                    stood.year == year
-                        && stood.section == section.id
-                        && sort().is_some_and(|(_, sort)| !lasting || !sort.harmless)
-                })
-            };
-            let interval = instance.interval(family, section);
-            for later in (-LONGEST_MEMORY..0).filter(|later| stood(*later, false)) {
-                let mut years = (1..interval as i32).map(|gap| later - gap);
-                let Some(earlier) = years.find(|earlier| stood(*earlier, true)) else { continue };
-                let through = family.stays && (earlier + 1..later).all(|year| stood(year, false));
-                if !through && !instance.one_stand(&family.id, &section.id, earlier, later) {
-                    let (family, section) = (family.id.clone(), section.id.clone());
-                    clashes.push(Clash { family, section, earlier, later, after: None, interval, cost: 0 });
-                }
-            }
+    let sections: BTreeMap<&str, &Section> = instance.sections.iter().map(|section| (section.id.as_str(), section)).collect();
+    let families: BTreeMap<&str, &Family> = instance.families.iter().map(|family| (family.id.as_str(), family)).collect();
+    // Where and when each family stood, of any sort; and where it stood so that it is waited for.
+    let (mut any, mut lasting) = (BTreeSet::new(), BTreeSet::new());
+    for stood in instance.history.iter().filter(|stood| stood.year < 0 && !stood.family.starts_with('=')) {
+        let Some(family) = families.get(stood.family.as_str()) else { continue };
+        let at = (stood.section.as_str(), family.of.as_deref().unwrap_or(&family.id), stood.year);
+        any.insert(at);
+        if !family.harmless {
+            lasting.insert(at);
         }
     }
-    clashes
+    let clash = |&(at, root, later): &(&str, &str, i32)| {
+        let (section, family) = (sections.get(at)?, families.get(root)?);
+        let interval = instance.interval(family, section);
+        let mut years = (1..interval as i32).map(|gap| later - gap);
+        let earlier = years.find(|earlier| lasting.contains(&(at, root, *earlier)))?;
+        let through = family.stays && (earlier + 1..later).all(|year| any.contains(&(at, root, year)));
+        let one = through || instance.one_stand(root, at, earlier, later);
+        let (family, section) = (root.to_string(), at.to_string());
+        (!one).then_some(Clash { family, section, earlier, later, after: None, interval, cost: 0 })
+    };
+    any.iter().filter_map(clash).collect()
 }
 
 fn notes(known: Known, cells: &[Cell], from: i16) -> Vec<Note> {

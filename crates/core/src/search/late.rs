@@ -272,7 +272,7 @@ impl Slip<'_> {
             from,
             until,
             timing: Timing::default(),
-            planted: Planted { way: way.key.clone(), ..self.then.planted.clone() },
+            planted: self.then.planted.grown_as(&self.then.planted.crop, &way.key),
             ..self.then.clone()
         };
         let mut changes = self.first_stays();
@@ -327,7 +327,7 @@ impl Slip<'_> {
             let patch = Patch {
                 from,
                 timing: Timing::default(),
-                planted: Planted { crop: suits.crop.clone(), way: suits.way.clone(), ..self.then.planted.clone() },
+                planted: self.then.planted.grown_as(&suits.crop, &suits.way),
                 ..self.then.clone()
             };
             let mut changes = self.first_stays();

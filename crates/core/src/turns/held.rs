@@ -6,7 +6,7 @@ use crate::climate::frost::Side;
 use crate::climate::weather::Weather;
 use crate::ground::shape;
 use crate::known::Known;
-use crate::rules::past::{hosts, rotation, stays};
+use crate::rules::past::{rotation, stays};
 use crate::turns::ground::Plot;
 use jiff::ToSpan;
 use jiff::civil::Date;
@@ -36,8 +36,6 @@ pub struct Held {
     pub patch: Option<PatchId>,
     /// The remembered stand, unless it is planted.
     pub past: Option<PastId>,
-    /// Whether it counts as a stand of its family.
-    pub hosts: bool,
     /// Whether it waits for its family, or its family for it.
     pub rotates: bool,
     /// Whether it goes on standing where it is for years.
@@ -98,7 +96,6 @@ fn of_past(known: Known, plots: &[Plot], past: &PastStand) -> Vec<Held> {
         (section.checked_sub(1).map_or(Length::tenths_mm(0), edge), edge(section))
     });
     let inside = |plot: &&Plot| plot.at.bed == past.bed && plot.from < stretch.1 && plot.to > stretch.0;
-    let hosts = hosts(garden, catalogue, &past.stood);
     let held = |plot: &Plot| Held {
         at: plot.at,
         year: past.year,
@@ -108,7 +105,6 @@ fn of_past(known: Known, plots: &[Plot], past: &PastStand) -> Vec<Held> {
         centisquares: None,
         patch: None,
         past: Some(past.id),
-        hosts,
         rotates: rotates(known, &past.stood),
         stays: false,
         still: false,
@@ -131,7 +127,7 @@ fn of_patch(known: Known, plots: &[Plot], patch: &Patch) -> Vec<Held> {
     let units = garden.site.squares();
     let ground = patch.rect.ground(bed, units);
     let stood = Stood::Crop(crop.key.clone());
-    let (stays, hosts, rotates) = (stays(catalogue, patch), hosts(garden, catalogue, &stood), rotates(known, &stood));
+    let (stays, rotates) = (stays(catalogue, patch), rotates(known, &stood));
     let hemisphere = garden.site.latitude.hemisphere();
     // A crop that stands over winter belongs to both years.
     let years = growing_year(patch.from, hemisphere)..=growing_year(patch.until, hemisphere);
@@ -150,7 +146,6 @@ fn of_patch(known: Known, plots: &[Plot], patch: &Patch) -> Vec<Held> {
                 centisquares: u32::try_from(area * share / 100).ok(),
                 patch: Some(patch.id),
                 past: None,
-                hosts,
                 rotates,
                 stays,
                 still: year > *years.start(),

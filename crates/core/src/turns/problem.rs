@@ -16,7 +16,7 @@ use std::collections::BTreeMap;
 /// Years that the school of 'never the same spot' keeps a crop away: three in between.
 const SPOT_YEARS: u32 = 4;
 /// No family waits longer than twelve years; what is older than this says nothing.
-pub const LONGEST_MEMORY: i32 = 30;
+const LONGEST_MEMORY: i32 = 30;
 /// How the names of what is out before it does harm, and of resistant varieties, end in the solver.
 const LIGHT: &str = "/light";
 const RESISTANT: &str = "/resistant";

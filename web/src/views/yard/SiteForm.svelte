@@ -35,7 +35,7 @@
     field: 'for fodder or grain',
   };
   let strain = $state(start?.neighbour_maize?.strain ?? '');
-  let away = $state(start?.neighbour_maize ? heightIn(start.neighbour_maize.metres, start.units) : 30);
+  let metres = $state(start?.neighbour_maize?.metres ?? 30);
   const changed = $derived(start !== null && units !== start.units && planted > 0);
   const squares = $derived((start?.grid ?? start?.units) === 'metric' ? '30 cm' : '12 in');
   let frost: ReturnType<typeof FrostFields> | undefined = $state();
@@ -46,7 +46,7 @@
     event.preventDefault();
     const spot = await place?.typed();
     if (!spot || !frost) return;
-    const neighbour_maize = strain ? { strain, metres: metresOf(String(away), units) ?? 0 } : null;
+    const neighbour_maize = strain ? { strain, metres } : null;
     await save({
       name,
       ...spot,
@@ -123,7 +123,8 @@
             type="number"
             min="1"
             required
-            bind:value={away}
+            value={heightIn(metres, units)}
+            onchange={(event) => (metres = metresOf(event.currentTarget.value, units) ?? 0)}
             name="neighbour-away"
           /></label
         >
