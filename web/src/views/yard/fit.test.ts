@@ -44,6 +44,20 @@ describe('the yard on its drawing', () => {
     expect(beside(at, 0.01, { ...between, x: 335 })).not.toBeNull();
   });
 
+  it('leaves out a name for which there is no place rather than write it over another', () => {
+    const heap = Array.from({ length: 12 }, (_, n) => bed(n + 1, 20_000, 20_000));
+    const written = names(
+      heap.map((one) => ({ bed: one, x: 200, y: 200 })),
+      0.01,
+      800,
+    );
+    expect(written.length).toBeGreaterThan(0);
+    expect(written.length).toBeLessThan(12);
+    for (const one of written)
+      for (const other of written.filter((some) => some !== one))
+        expect(Math.abs(one.y - other.y)).toBeGreaterThanOrEqual(17);
+  });
+
   it('writes no name over another one', () => {
     const long = 'A very long name for a very short bed';
     const near = [bed(1, 20_000, 20_000, { name: long }), bed(2, 22_000, 20_000, { name: long })];

@@ -64,7 +64,10 @@ export function beside(beds: Lying<Lies>[], scale: number, at: Written): Written
   return there.find((one) => !covers(beds, scale, one)) ?? null;
 }
 
-/** Names stand above their beds, or below where another name, a bed, or what is written there already, is in the way. */
+/**
+ * Names stand above their beds, or below where another name, a bed, or what is written there already, is in the way. One that finds
+ * no place between others is left out; the slip beside the drawing lists them all.
+ */
 export function names(
   beds: Lying[],
   scale: number,
@@ -74,7 +77,7 @@ export function names(
 ): Lying[] {
   const taken = [...written];
   const things = [...beds, ...others];
-  return beds.map(({ bed, x: middle, y }) => {
+  return beds.flatMap(({ bed, x: middle, y }) => {
     const straight = bed.turn % 180 === 0 ? bed.width : bed.length;
     const high = bed.turn % 90 === 0 ? straight : Math.hypot(bed.length, bed.width) * 0.8;
     const wide = bed.name.length * 7.2;
@@ -84,9 +87,10 @@ export function names(
     const free = (at: number) => clear(at) && !covers(things, scale, { x, y: at, wide });
     const [above, below] = [y - (high * scale) / 2 - 9, y + (high * scale) / 2 + 20];
     const places = [above, below, above - LINE, below + LINE];
-    // Where beds lie close all round, its own ground is better than another's.
-    const at = places.find(free) ?? (clear(y + 5) ? y + 5 : (places.find(clear) ?? above));
+    // Where beds lie close all round, its own ground is better than another's; over another name it could not be read.
+    const at = places.find(free) ?? [y + 5, ...places].find(clear);
+    if (at === undefined) return [];
     taken.push({ x, y: at, wide });
-    return { bed, x, y: at };
+    return [{ bed, x, y: at }];
   });
 }

@@ -99,7 +99,7 @@
 </p>
 <ol class="rows mt-2" data-wishes>
   {#each wishes as wish, index (wish)}
-    <li class="grid grid-cols-[1fr_4em_auto_auto] items-end gap-2">
+    <li class="grid grid-cols-[minmax(0,1fr)_3.4em_auto_auto] items-end gap-2">
       <span
         >{upper(garden.crop(wish.crop)?.name ?? '')}
         {#if (garden.crop(wish.crop)?.ways.length ?? 0) > 1}
