@@ -155,6 +155,16 @@ fn a_margin_at_the_board_takes_and_gives_ground() {
     assert!(holds(Some(inch(3)), corner).1 >= inch(3), "no stem is nearer to a board than the margin");
     assert_eq!((holds(None, side).0, holds(Some(inch(3)), side).0), (32, 24));
     assert!(holds(Some(inch(0)), corner).0 >= 16);
+    // A margin that gives no room for one more leaves a plant in the middle of its ground, and nothing is said of it.
+    let single = |margin: Option<Length>| {
+        let mut garden = with(&[("broccoli", "head", 2)], Units::Imperial);
+        garden.patches[0].rect = Rect { x: 0, y: 0, w: 4, h: 4 };
+        garden.beds[0].margin = margin;
+        let (sum, holes) = Planting::of(known(&garden), &garden.patches[0]).unwrap().reckon();
+        (sum.plants, holes[0].x, sum.margin)
+    };
+    assert_eq!(single(Some(inch(6))), single(None));
+    assert_eq!(single(Some(inch(10))), (1, inch(10) + (inch(14) - inch(9)).over(2), Some(inch(10))));
     // In the middle of the bed there is no board.
     let middle = Rect { x: 4, y: 4, w: 2, h: 2 };
     assert_eq!(holds(Some(inch(6)), middle), holds(None, middle));

@@ -180,6 +180,16 @@ fn the_cause_of_a_clash_is_irreducible_and_leaves_out_what_has_no_part_in_it() {
     assert_eq!(cause.wishes, [("tomato".to_string(), vec![0, 1])]);
     assert_eq!(cause.needs, [("tomato".to_string(), "trellis".to_string())]);
     assert!(cause.memories.is_empty() && cause.full.is_empty());
+    assert_eq!(cause.enough, ["tomato"], "without it nothing is too soon");
+    // Peppers want the same trellis, and force the same clash by themselves: neither is enough alone.
+    instance.demands.push(Demand { needs: vec!["trellis".into()], squares: 4, ..group("pepper", "nightshades") });
+    let answer = best(&instance);
+    let ledger = Ledger::of(&instance, &answer.plan);
+    let cause = why(&instance, &answer.plan, &ledger.clashes[0], &mut || true);
+    assert!(cause.forced && cause.wishes.len() == 1, "one of the two forces it: {:?}", cause.wishes);
+    assert_eq!(cause.enough, Vec::<String>::new());
+    let left = best(&instance.without(&cause.wishes[0]));
+    assert_eq!(Ledger::of(&instance, &left.plan).clashes.len(), 1, "the other is left, and so is the clash");
 }
 
 #[test]

@@ -55,21 +55,24 @@
   .top {
     grid-area: top;
     display: flex;
-    flex-wrap: wrap;
     align-items: baseline;
     gap: 4px 15px;
+    white-space: nowrap;
     padding: 8px 16px 6px 18px;
     border-bottom: 1px solid var(--color-hair);
     font-size: 15px;
     color: var(--color-soot-2);
   }
+  /* A long name gives way to what stands beside it. */
   h1 {
+    flex: 0 1 auto;
+    min-width: 4em;
     font-size: 19px;
     color: var(--color-soot);
   }
   .name {
     display: block;
-    max-width: 19em;
+    max-width: min(19em, 100%);
     overflow: hidden;
     text-overflow: ellipsis;
     white-space: nowrap;
@@ -96,6 +99,11 @@
   .top > :is(button, a):hover:not(:disabled) {
     color: var(--color-chestnut);
     text-decoration: underline;
+  }
+  @media (max-width: 900px) {
+    .top {
+      flex-wrap: wrap;
+    }
   }
   button:disabled {
     color: #6d6257;

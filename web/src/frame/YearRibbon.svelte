@@ -53,13 +53,16 @@
   /** The soil's round figures, where they touch neither each other nor what else is written. */
   const marks = $derived.by(() => {
     const standing = [named, { from: 8, to: 70, foot: 15 }, { from: width - 74, to: width, foot: 15 }];
-    const all = passes.map((pass, n) => {
-      const words = `${n === 0 && width > 560 ? 'soil ' : ''}${pass.degree}°`;
+    const label = (pass: (typeof passes)[number], words: string) => {
       const wide = words.length * 6.6;
       const from = pass.rises ? pass.x + 5 : pass.x - 5 - wide;
       return { words, from, to: from + wide, foot: pass.y + 11 };
-    });
-    return apart(all, standing);
+    };
+    // The first that stands says what they are about.
+    const first = passes.findIndex((pass) => apart([label(pass, `soil ${pass.degree}°`)], standing).length > 0);
+    const all = passes.map((pass, n) => label(pass, `${n === first && width > 560 ? 'soil ' : ''}${pass.degree}°`));
+    const about = all.splice(Math.max(0, first), 1);
+    return apart([...about, ...all], standing);
   });
   const said = $derived(sentence());
 

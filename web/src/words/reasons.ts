@@ -238,6 +238,7 @@ export function sumLines(sum: Sum, units: Units): string[] {
   if (sum.holes < sum.fits) lines.push(`you chose ${sum.holes} of them, spread as far apart as they go`);
   if (sum.crowded) lines.push(`you planted ${sum.holes}, ${length(sum.crowded.along, units)} apart`);
   if (sum.per_hole > 1) lines.push(`${sum.holes} × ${sum.per_hole} in each hole = ${sum.plants}`);
+  if (sum.margin !== null) lines.push(`stems keep ${length(sum.margin, units)} to the boards, the margin of this bed`);
   const { far, near, left, right } = sum.spills;
   if (far || near || left || right) lines.push('its vines may grow out over the board, so stems stand nearer to it');
   if (sum.feeding_percent > 100) lines.push(`so many want ${sum.feeding_percent} % of the usual feed`);
@@ -251,8 +252,8 @@ function patternLines(sum: Sum, units: Units): string[] {
     `${length(side, units)} ÷ ${length(distance, units)} = ${n}${side % distance === 0 ? '' : ' whole'}`;
   switch (pattern.lies) {
     case 'grid': {
-      const spilling = Object.values(sum.spills).some(Boolean);
-      const each = spilling
+      const otherwise = Object.values(sum.spills).some(Boolean) || sum.margin !== null;
+      const each = otherwise
         ? [`along: ${pattern.columns}`, `across: ${pattern.rows}`]
         : [
             `along: ${line(ground.long, spacing.along, pattern.columns)}`,

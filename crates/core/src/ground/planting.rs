@@ -60,6 +60,8 @@ pub struct Sum {
     pub pattern: Pattern,
     /// Sides where it may grow out over the board, so that its holes may stand nearer to it.
     pub spills: Reach,
+    /// The bed's margin at its boards, where it takes ground from them or gives them some.
+    pub margin: Option<Length>,
     /// Holes for which the bed's outline leaves no ground, and are left out.
     pub outside: u32,
     /// Holes that would lie under a brace, and are left out.
@@ -128,6 +130,8 @@ pub struct Planting<'a> {
 pub struct Laid {
     /// How they lie.
     pub pattern: Pattern,
+    /// The bed's margin made the ground smaller or larger for them.
+    pub at_margin: bool,
     /// How many would lie where the bed's outline leaves no ground, and are left out.
     pub outside: u32,
     /// How many would lie under braces and are left out.
@@ -211,12 +215,13 @@ impl<'a> Planting<'a> {
     }
 
     /// Ground as large as the plant may use, as if half a distance were kept to all its edges: at a board it keeps the bed's margin
-    /// instead, where that is said, and a spilling one stands near to the board it grows over.
-    fn room(&self, ground: Ground, distance: Spacing) -> Ground {
+    /// instead, where that is wider or `gives` ground, and a spilling one stands near to the board it grows over.
+    fn room(&self, ground: Ground, distance: Spacing, gives: bool) -> Ground {
         let (bed, spills) = (self.bed, self.spills(ground));
         let out = |at_board: bool, spills: bool, side: Length| {
             let half = side.over(2);
             let margin = bed.margin.filter(|_| at_board).map_or(Length::ZERO, |margin| half - margin);
+            let margin = if gives { margin } else { margin.min(Length::ZERO) };
             if spills { margin.max(half - SPILL_STEM).max(Length::ZERO) } else { margin }
         };
         let (left, far) = (ground.left == Length::ZERO, ground.far == Length::ZERO);
@@ -251,9 +256,21 @@ impl<'a> Planting<'a> {
         self.lay_at(rect, school, self.distance(school))
     }
 
+    /// A margin takes ground where it is wider than half a distance; narrower, it gives some where more plants find room for it,
+    /// and else leaves them in the middle of their ground.
     fn lay_at(&self, rect: Rect, school: School, distance: Spacing) -> Laid {
         let ground = rect.ground(self.bed, self.units);
-        let room = if self.patch.line.is_some() { ground } else { self.room(ground, distance) };
+        let [usual, wide] = [false, true].map(|gives| self.room(ground, distance, gives));
+        let laid = self.lay_in(ground, usual, (school, distance));
+        if wide == usual || self.patch.line.is_some() {
+            return laid;
+        }
+        let wider = self.lay_in(ground, wide, (school, distance));
+        if wider.holes.len() > laid.holes.len() { Laid { at_margin: true, ..wider } } else { laid }
+    }
+
+    fn lay_in(&self, ground: Ground, room: Ground, (school, distance): (School, Spacing)) -> Laid {
+        let room = if self.patch.line.is_some() { ground } else { room };
         let (pattern, spots) = match self.patch.line {
             Some(line) => in_line(ground, distance, line),
             None => spots(room.length(), room.width(), distance, school),
@@ -266,7 +283,8 @@ impl<'a> Planting<'a> {
         holes.retain(|hole| shape::holds(self.bed, (hole.x, hole.y), keep));
         let found = holes.len();
         holes.retain(|hole| !self.bed.braces.iter().any(|brace| under(brace.at, brace.thickness, hole.x)));
-        Laid { pattern, outside: (whole - found) as u32, under_braces: (found - holes.len()) as u32, holes }
+        let at_margin = room.length() < ground.length() || room.width() < ground.width();
+        Laid { pattern, at_margin, outside: (whole - found) as u32, under_braces: (found - holes.len()) as u32, holes }
     }
 
     /// How many holes its own school finds room for on some half squares.
@@ -325,7 +343,7 @@ impl<'a> Planting<'a> {
     /// The count of the patch and the holes it uses: as many as fit, or the household's own number: fewer spread over the ground,
     /// more at the distance that is left to them.
     pub fn reckon(&self) -> (Sum, Vec<Hole>) {
-        let Laid { pattern, outside, under_braces, holes } = self.lay(self.patch.rect, self.school);
+        let Laid { pattern, at_margin, outside, under_braces, holes } = self.lay(self.patch.rect, self.school);
         let fits = holes.len() as u32;
         let own = self.patch.planted.holes.map(u32::from);
         let crowd = own.filter(|own| *own > fits).and_then(|own| self.crowd(own));
@@ -340,6 +358,7 @@ impl<'a> Planting<'a> {
             distance_from: self.distance_from(self.school),
             pattern,
             spills: self.spills(ground),
+            margin: self.bed.margin.filter(|_| at_margin),
             outside,
             under_braces,
             fits,
