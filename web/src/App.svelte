@@ -1,8 +1,12 @@
 <script lang="ts">
-  import { api, Refused, type SessionView } from './api';
+  import { api, Refused } from './api';
+  import Account from './frame/Account.svelte';
   import Gardens from './frame/Gardens.svelte';
+  import Invitation from './frame/Invitation.svelte';
+  import NewPassword from './frame/NewPassword.svelte';
   import OpenGarden from './frame/OpenGarden.svelte';
   import SignIn from './frame/SignIn.svelte';
+  import type { SessionView } from './generated/SessionView';
   import { Desk } from './state/desk.svelte';
   import { GardenState } from './state/garden.svelte';
   import { lastGarden, lastNeedle, rememberGarden } from './state/lately';
@@ -10,6 +14,15 @@
   let session = $state.raw<SessionView | null>(null);
   let open = $state.raw<{ garden: GardenState; desk: Desk } | null>(null);
   let trouble = $state('');
+  /** A page beside the gardens, and what opens it: it stands behind the `#`, which no server is sent. */
+  let beside = $state.raw(readBeside());
+
+  function readBeside() {
+    const page = location.pathname.slice(1);
+    return page === 'account' || page === 'invitation' || page === 'password'
+      ? { page, word: location.hash.slice(1) }
+      : null;
+  }
 
   /** Who is here, and which garden does the address name? */
   async function begin() {
@@ -55,7 +68,21 @@
 
   function leave() {
     open = null;
+    beside = null;
     history.pushState(null, '', '/');
+  }
+
+  function toAccount() {
+    history.pushState(null, '', '/account');
+    beside = readBeside();
+  }
+
+  /** Came in by an invitation: into a garden, or as far as the list of them. */
+  async function came(garden: number | null) {
+    leave();
+    session = await api.session();
+    if (garden === null) await entered();
+    else await enter(garden);
   }
 
   async function signOut() {
@@ -67,14 +94,22 @@
   void begin();
 </script>
 
-{#if open}
+<svelte:window onpopstate={() => (beside = readBeside())} />
+
+{#if session && beside?.page === 'invitation'}
+  <Invitation {session} word={beside.word} {came} away={leave} />
+{:else if beside?.page === 'password'}
+  <NewPassword word={beside.word} away={leave} />
+{:else if session?.me && beside?.page === 'account'}
+  <Account me={session.me} back={leave} ended={() => came(null)} />
+{:else if open}
   {#key open}
     <OpenGarden garden={open.garden} desk={open.desk} name={session?.me?.name ?? ''} {leave} {signOut} />
   {/key}
 {:else if session?.me}
-  <Gardens name={session.me.name} {trouble} {enter} {signOut} />
+  <Gardens name={session.me.name} {trouble} {enter} {signOut} {toAccount} />
 {:else if session}
-  <SignIn demo={session.demo} {entered} />
+  <SignIn {session} {entered} />
 {:else}
   <main class="grid h-full place-items-center p-8">
     <p role="status">{trouble || 'Opening the field book …'}</p>

@@ -1,18 +1,27 @@
 // Speaks with the server: JSON in and out, problem details as errors.
 import { EventSourceParserStream } from 'eventsource-parser/stream';
 import type { Answer } from './generated/Answer';
+import type { BinLine } from './generated/BinLine';
+import type { CameInto } from './generated/CameInto';
 import type { Catalogue } from './generated/Catalogue';
 import type { Changed } from './generated/Changed';
+import type { ChangeLine } from './generated/ChangeLine';
 import type { Command } from './generated/Command';
 import type { GardenLine } from './generated/GardenLine';
 import type { GardenView } from './generated/GardenView';
+import type { InvitationView } from './generated/InvitationView';
+import type { Invited } from './generated/Invited';
 import type { Look } from './generated/Look';
+import type { Me } from './generated/Me';
+import type { Members } from './generated/Members';
 import type { Outcome } from './generated/Outcome';
 import type { PlaceClimate } from './generated/PlaceClimate';
 import type { Question } from './generated/Question';
 import type { Refusal } from './generated/Refusal';
 import type { CalendarAt } from './generated/CalendarAt';
 import type { Search } from './generated/Search';
+import type { SessionLine } from './generated/SessionLine';
+import type { SessionView } from './generated/SessionView';
 import type { Site } from './generated/Site';
 import type { StationRead } from './generated/StationRead';
 import type { TapeReading } from './generated/TapeReading';
@@ -27,6 +36,8 @@ export interface Problem {
   field?: string;
   refusal?: Refusal;
   current?: GardenView;
+  /** The server has too much to do, or its database is away: nothing was changed, and it may be asked again. */
+  again?: boolean;
 }
 
 /** A problem as something to throw. */
@@ -38,11 +49,6 @@ export class Refused extends Error {
 
 /** What a question of a kind is answered with. */
 export type AnswerTo<A extends Answer['to']> = { [one in Answer as one['to']]: one['is'] }[A];
-
-export interface SessionView {
-  me: { name: string } | null;
-  demo: boolean;
-}
 
 /** No whole answer came: a read may simply be tried again, of a change nobody knows whether it was made. */
 function lost(changes: boolean): Refused {
@@ -76,13 +82,13 @@ async function ask<T>(method: string, path: string, body?: unknown, headers: Rec
     read = undefined;
   }
   if (answer.ok && (read !== undefined || text === '')) return read as T;
+  // The server itself says when it was too busy to begin.
+  const told = read as (Partial<Problem> & { type?: string }) | undefined;
+  if (answer.status === 503 && (told?.type === '/problems/busy' || told?.type === '/problems/away'))
+    throw new Refused({ title: 'Not now', detail: 'Try again in a moment.', ...told, status: 503, again: true });
   // What stands between may answer in place of the server: then nobody knows what the server did.
   if (answer.ok || [502, 503, 504].includes(answer.status)) throw lost(changes);
-  // A body over the server's limit is cut off before any handler can say so in its own words.
-  const large =
-    'That file is larger than the 4 MB that are read here; nothing was changed. Of a weather station, the last thirty years are plenty.';
-  const detail = answer.status === 413 ? large : 'The server could not do that.';
-  const fallback: Problem = { status: answer.status, title: 'Refused', detail };
+  const fallback: Problem = { status: answer.status, title: 'Refused', detail: 'The server could not do that.' };
   throw new Refused({ ...fallback, ...(read as Partial<Problem> | undefined) });
 }
 
@@ -104,14 +110,25 @@ export interface Request {
   on: string;
   /** Whether the season of that day's year is wanted too. */
   season: boolean;
-  does: { do: 'command'; command: Command } | { do: 'undo' } | { do: 'redo' };
+  does: { do: 'command'; command: Command } | { do: 'undo' | 'redo'; number?: number };
 }
 
 export const api = {
   session: () => ask<SessionView>('GET', '/session'),
-  signIn: (name: string, password: string) => ask<{ name: string }>('POST', '/session', { name, password }),
-  signUp: (name: string, password: string) => ask<{ name: string }>('POST', '/accounts', { name, password }),
-  enterDemo: (household: string) => ask<{ name: string }>('POST', '/session/demo', { household }),
+  signIn: (name: string, password: string) => ask<Me>('POST', '/session', { name, password }),
+  signUp: (name: string, password: string, invitation: string | null) =>
+    ask<Me>('POST', '/accounts', { name, password, invitation }),
+  enterDemo: (household: string) => ask<Me>('POST', '/session/demo', { household }),
+  sessions: () => ask<SessionLine[]>('GET', '/account/sessions'),
+  endSession: (number: number) => ask<undefined>('DELETE', `/account/sessions/${number}`),
+  endOtherSessions: () => ask<undefined>('DELETE', '/account/sessions'),
+  changePassword: (old: string, fresh: string) => ask<undefined>('POST', '/account/password', { old, new: fresh }),
+  resetPassword: (link: string, password: string) => ask<undefined>('POST', '/account/reset', { link, password }),
+  endAccount: (name: string, password: string) => ask<undefined>('POST', '/account/end', { name, password }),
+  invitation: (word: string) => ask<InvitationView>('POST', '/invitations/look', { word }),
+  accept: (word: string) => ask<CameInto>('POST', '/invitations/accept', { word }),
+  bin: () => ask<BinLine[]>('GET', '/bin'),
+  takeFromBin: (number: number) => ask<undefined>('DELETE', `/bin/${number}`),
   signOut: () => ask<undefined>('DELETE', '/session'),
   catalogue: () => ask<Catalogue>('GET', '/catalogue'),
   tape: (text: string) => ask<TapeReading>('GET', `/tape?read=${encodeURIComponent(text)}`),
@@ -124,9 +141,18 @@ export const api = {
   gardens: () => ask<GardenLine[]>('GET', '/gardens'),
   makeGarden: (site: Site) => ask<GardenView>('POST', '/gardens', { site }),
   importGarden: (text: string) => ask<GardenView>('POST', '/gardens/import', text),
-  members: (garden: number) => ask<{ name: string; role: string }[]>('GET', `/gardens/${garden}/members`),
-  letIn: (garden: number, name: string, role: string) =>
-    ask<undefined>('POST', `/gardens/${garden}/members`, { name, role }),
+  members: (garden: number) => ask<Members>('GET', `/gardens/${garden}/members`),
+  setRole: (garden: number, member: number, role: string) =>
+    ask<undefined>('PUT', `/gardens/${garden}/members/${member}`, { role }),
+  letGo: (garden: number, member: number) => ask<undefined>('DELETE', `/gardens/${garden}/members/${member}`),
+  invite: (garden: number, role: string) => ask<Invited>('POST', `/gardens/${garden}/invitations`, { role }),
+  takeBackInvitation: (garden: number, number: number) =>
+    ask<undefined>('DELETE', `/gardens/${garden}/invitations/${number}`),
+  handOver: (garden: number, member: number) => ask<undefined>('POST', `/gardens/${garden}/owner`, { member }),
+  throwAway: (garden: number, name: string) => ask<undefined>('POST', `/gardens/${garden}/bin`, { name }),
+  /** What was changed before a change, or last. */
+  changes: (garden: number, before: number | null) =>
+    ask<ChangeLine[]>('GET', `/gardens/${garden}/changes${before === null ? '' : `?before=${before}`}`),
   garden: (garden: number, on: string | null) => ask<GardenView>('GET', `/gardens/${garden}${on ? `?on=${on}` : ''}`),
   /** Another day, by what is otherwise on it than on the day that was seen. */
   look: ({ id, revision, today }: GardenView, on: string, was: string) =>
@@ -136,7 +162,8 @@ export const api = {
     const headers = { 'If-Match': `"${revision}"`, 'Idempotency-Key': key };
     if (does.do === 'command')
       return ask<Outcome>('POST', `/gardens/${garden}/commands`, { command: does.command, on, season }, headers);
-    return ask<Outcome>('POST', `/gardens/${garden}/${does.do}?on=${on}&season=${season}`, undefined, headers);
+    const number = does.number === undefined ? '' : `&number=${does.number}`;
+    return ask<Outcome>('POST', `/gardens/${garden}/${does.do}?on=${on}&season=${season}${number}`, undefined, headers);
   },
   /** What a command would change; nothing is changed. */
   rehearse: (garden: number, command: Command, on: string) =>
@@ -166,10 +193,10 @@ export const api = {
   /** Reads a weather station's daily file; keeps nothing. */
   station: (garden: number, name: string, text: string) =>
     ask<StationRead>('POST', `/gardens/${garden}/station?name=${encodeURIComponent(name)}`, text),
-  calendar: async (garden: number) => (await ask<CalendarAt>('GET', `/gardens/${garden}/calendar`)).path,
-  giveCalendar: async (garden: number) => (await ask<CalendarAt>('POST', `/gardens/${garden}/calendar`)).path,
+  calendar: (garden: number) => ask<CalendarAt>('GET', `/gardens/${garden}/calendar`),
+  giveCalendar: (garden: number) => ask<CalendarAt>('POST', `/gardens/${garden}/calendar`),
   revokeCalendar: async (garden: number) => {
     await ask<undefined>('DELETE', `/gardens/${garden}/calendar`);
-    return null;
+    return { given: false, path: null };
   },
 };

@@ -52,7 +52,7 @@ async fn counting_way(server: u16, trips: Arc<AtomicU64>) -> Result<u16, Failure
 
 /// A demo server over a database.
 async fn served(url: &str) -> Result<Aside, Failure> {
-    let settings = Settings { demo: true, secure_cookies: false, workers: 2, now: Some("2026-11-23T12:00Z".parse()?) };
+    let settings = Settings::demo(Some("2026-11-23T12:00Z".parse()?));
     Ok(Aside::start(Store::open(url).await?, settings).await?)
 }
 

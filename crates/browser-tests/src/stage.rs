@@ -41,7 +41,7 @@ impl Stage {
         let (cluster, url) = Cluster::for_tests(&name)?;
         Store::make_database(&url, &name).await?;
         let store = Store::open(&url.replace("/postgres", &format!("/{name}"))).await?;
-        let settings = Settings { demo: true, secure_cookies: false, workers: 1, now: Some(noon()?) };
+        let settings = Settings { workers: 1, ..Settings::demo(Some(noon()?)) };
         let aside = Aside::start(store, settings).await?;
         let (driver, driver_address) = start_driver().await?;
         Ok(Stage { driver_address, _driver: driver, aside, _cluster: cluster })

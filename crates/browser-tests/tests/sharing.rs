@@ -34,7 +34,7 @@ async fn a_guest_can_look_and_cannot_change_anything() -> Result<(), Failure> {
     gardener.sees("[data-crop=carrot]").await?;
     // And the server says so to whoever asks without the page.
     let script = "const done = arguments[0]; fetch(location.pathname.replace('/garden', '/api/v1/gardens').replace(/\\/bed.*/, '/commands'), \
-        { method: 'POST', headers: { 'If-Match': '\"0\"' }, body: JSON.stringify({ command: { do: 'remove-patch', patch: 1 } }) }) \
+        { method: 'POST', headers: { 'If-Match': '\"0\"', 'Content-Type': 'application/json' }, body: JSON.stringify({ command: { do: 'remove-patch', patch: 1 } }) }) \
         .then(async (answer) => done([answer.status, (await answer.json()).detail]))";
     let (status, detail): (u16, String) = gardener.driver.execute_async(script, Vec::new()).await?.convert()?;
     assert_eq!(status, 403);

@@ -102,6 +102,13 @@ impl Cluster {
         Ok((Some(cluster), url))
     }
 
+    /// The address of a database of a cluster that another process runs on a data folder; nothing when none does.
+    pub fn running(folder: &Path, database: &str) -> Option<String> {
+        let text = fs::read_to_string(folder.join("pg/postmaster.pid")).ok()?;
+        let port: u16 = text.lines().nth(3)?.trim().parse().ok()?;
+        answers(port).then(|| format!("postgres://sparrow@127.0.0.1:{port}/{database}"))
+    }
+
     /// The address of a database of this cluster.
     pub fn url(&self, database: &str) -> String {
         format!("postgres://sparrow@127.0.0.1:{}/{database}", self.port)

@@ -6,6 +6,7 @@ use crate::catalogue::{Catalogue, Crop, Way};
 use crate::climate::bed_soil::BedSoil;
 use crate::growth::grower::Grower;
 use crate::growth::growing::Growing;
+use crate::work::Work;
 use jiff::civil::Date;
 use sparrow_facts::bed::Bed;
 use sparrow_facts::garden::Garden;
@@ -35,12 +36,19 @@ pub struct Known<'a> {
     pub grower: &'a Grower,
     /// The day it is.
     pub today: Date,
+    /// The steps that may be taken to answer.
+    pub work: &'a Work,
 }
 
 impl<'a> Known<'a> {
     /// What is known of a garden. `grower` is that of its own site and almanac.
     pub fn new(garden: &'a Garden, catalogue: &'a Catalogue, grower: &'a Grower, today: Date) -> Self {
-        Known { garden, catalogue, grower, today }
+        Known { garden, catalogue, grower, today, work: Work::FREE }
+    }
+
+    /// The same for a request that may take so many steps.
+    pub fn within(self, work: &'a Work) -> Self {
+        Known { work, ..self }
     }
 
     /// The same of a garden with other facts, at the same place under the same weather.

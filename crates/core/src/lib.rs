@@ -8,6 +8,9 @@
 //! The folders stand in their order: each uses only what stands before it, `reckon` and `change` not each
 //! other. `tests/layers.rs` holds that, and that no files import each other in a circle.
 
+/// Is it worth going on?
+pub mod work;
+
 /// What does the book know of crops, families, neighbours and their figures?
 pub mod catalogue;
 

@@ -4,7 +4,8 @@
 mod common;
 
 use common::known_on;
-use sparrow_core::ask::question::{Answer, Question, answer};
+use sparrow_core::ask::answer::{Answer, answer};
+use sparrow_core::ask::question::Question;
 use sparrow_core::catalogue::Catalogue;
 use sparrow_core::ground::pattern::{Pattern, rows};
 use sparrow_facts::garden::Garden;

@@ -36,6 +36,16 @@ pub enum Refusal {
     NameTaken { name: String },
     #[error("a garden has room for {most} {what} here")]
     TooManyThings { what: &'static str, most: usize },
+    #[error("{there} {what} are more than one garden holds; {most} is the most")]
+    GardenFull {
+        what: &'static str,
+        #[cfg_attr(feature = "sent", ts(type = "number"))]
+        there: u64,
+        #[cfg_attr(feature = "sent", ts(type = "number"))]
+        most: u64,
+    },
+    #[error("that is too much to reckon at once; ask for less: a smaller bed, fewer plants or fewer changes")]
+    TooMuch,
     #[error("there is no {what} “{key}” in this garden or its catalogue")]
     Unknown { what: &'static str, key: String },
     #[error("the brace at {at} is not inside the bed, which is {length} long")]
@@ -94,6 +104,8 @@ pub enum Refusal {
     NotThereYet { what: &'static str },
     #[error("{crop} would have to move from {from} to {to}, and it is kept where it is; let it move first")]
     KeptInTime { crop: String, from: jiff::civil::Date, to: jiff::civil::Date },
+    #[error("what this changed has been changed again since; that would have to be taken back first")]
+    ChangedSince,
     #[error("there is nothing to {what}")]
     NothingTo { what: &'static str },
 }

@@ -7,6 +7,7 @@ use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use sparrow_core::catalogue::Catalogue;
+use sparrow_core::change::tidy::tidy;
 use sparrow_core::change::verify::verify;
 use sparrow_facts::garden::Garden;
 use sparrow_facts::upgrade;
@@ -33,6 +34,31 @@ pub struct GardenFile {
     version: u32,
     /// The garden: everything its household said, nothing that follows from it.
     garden: Garden,
+}
+
+/// All gardens of one owner as one file: a garden file for each.
+#[derive(Serialize, JsonSchema)]
+pub struct GardenFiles {
+    /// The word that tells this kind of file from any other: `patient-sparrow-gardens`.
+    #[schemars(extend("const" = ALL_FORMAT))]
+    format: String,
+    /// Whose they are.
+    owner: String,
+    /// Each as a file of its own, which can be read back by itself.
+    gardens: Vec<GardenFile>,
+}
+
+/// The word that tells a file of several gardens from any other.
+pub const ALL_FORMAT: &str = "patient-sparrow-gardens";
+
+/// Writes all gardens of an owner as one file.
+pub fn write_all(owner: &str, gardens: &[Garden]) -> String {
+    let file = |garden: &Garden| GardenFile { format: FORMAT.into(), version: VERSION, garden: garden.clone() };
+    let gardens = gardens.iter().map(file).collect();
+    let mut text = serde_json::to_string_pretty(&GardenFiles { format: ALL_FORMAT.into(), owner: owner.into(), gardens })
+        .unwrap_or_default();
+    text.push('\n');
+    text
 }
 
 /// The JSON Schema (draft 2020-12) of the file as it is written today.
@@ -127,8 +153,10 @@ pub fn read(text: &str, catalogue: &Catalogue) -> Result<Garden, FileRefused> {
         Some(version) if (1..VERSION).contains(&version) => earlier(text, version)?,
         other => return Err(FileRefused::OtherVersion { read: other.map_or("nothing".into(), |read| read.to_string()) }),
     };
-    verify(&file.garden, catalogue).map_err(|(field, why)| FileRefused::Rule { field, why: why.to_string() })?;
-    Ok(file.garden)
+    let mut garden = file.garden;
+    tidy(&mut garden);
+    verify(&garden, catalogue).map_err(|(field, why)| FileRefused::Rule { field, why: why.to_string() })?;
+    Ok(garden)
 }
 
 fn today(text: &str) -> Result<GardenFile, FileRefused> {

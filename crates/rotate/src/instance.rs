@@ -4,7 +4,7 @@ use serde::{Deserialize, Serialize};
 use std::collections::HashSet;
 
 /// How hungry a family is, which decides what it may well follow.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
 #[serde(rename_all = "kebab-case")]
 pub enum Feeding {
     /// Wants much, nitrogen most of all.
@@ -89,7 +89,7 @@ pub struct Demand {
 
 /// A family that stood in a section in a year before the planned ones, -1 being the last one; or that is
 /// planted in a planned year already.
-#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[derive(Debug, Clone, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
 pub struct Stood {
     /// The year; below 0 it is remembered.
     pub year: i32,

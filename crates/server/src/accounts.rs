@@ -1,15 +1,22 @@
-//! Signing up, in and out.
+//! Accounts: signing up, in and out, sessions, passwords, and the end of an account.
 
-use crate::auth::{ACCOUNT, SignedIn};
+use crate::attempts::{self, Tries};
+use crate::auth::SignedIn;
+use crate::body::{JSON, read};
 use crate::errors::RequestError;
-use crate::{Shared, demo, password};
-use actix_session::Session;
-use actix_web::HttpResponse;
-use actix_web::web::{Data, Json};
+use crate::payload::{Sent, Words};
+use crate::settings::Registration;
+use crate::{Shared, cookies, demo, password};
+use actix_web::http::header;
+use actix_web::web::{Data, Json, Path};
+use actix_web::{HttpRequest, HttpResponse, HttpResponseBuilder};
+use jiff::Timestamp;
 use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use sparrow_core::change::draft::text;
-use sparrow_store::{AccountId, StoreError};
+use sparrow_formats::garden_file;
+use sparrow_store::{AccountId, Allowed, StoreError, fresh};
+use ts_rs::TS;
 
 /// A name and a password.
 #[derive(Deserialize, JsonSchema)]
@@ -19,56 +26,141 @@ pub struct Credentials {
     password: String,
 }
 
-/// Who is signed in, as the page knows it.
-#[derive(Serialize, JsonSchema)]
-pub struct Me {
+/// A new account.
+#[derive(Deserialize, JsonSchema)]
+#[serde(deny_unknown_fields)]
+pub struct NewAccount {
     name: String,
+    password: String,
+    /// The word of an invitation, where accounts are made by invitation; it is accepted with it.
+    #[serde(default)]
+    invitation: Option<String>,
 }
 
-/// Whether someone is signed in, and whether this server has the demo households.
-#[derive(Serialize, JsonSchema)]
-pub struct SessionView {
-    me: Option<Me>,
+/// Who is signed in, as the page knows it.
+#[derive(Serialize, TS, JsonSchema)]
+pub struct Me {
+    name: String,
+    /// An invented account, without a password.
     demo: bool,
 }
 
-/// Least letters of a password, and most, so that hashing stays cheap to ask for.
-const PASSWORD_LETTERS: std::ops::RangeInclusive<usize> = 8..=200;
+/// Whether someone is signed in, and what this server lets a stranger do.
+#[derive(Serialize, TS, JsonSchema)]
+pub struct SessionView {
+    me: Option<Me>,
+    /// It has the demo households.
+    demo: bool,
+    /// Who may make an account.
+    #[ts(type = "'open' | 'invitation' | 'closed'")]
+    registration: Registration,
+}
+
+/// A session, as its owner sees it.
+#[derive(Serialize, TS, JsonSchema)]
+pub struct SessionLine {
+    number: i32,
+    /// When it was opened.
+    #[ts(type = "string")]
+    created: Timestamp,
+    /// When something was last asked in it, to the hour.
+    #[ts(type = "string")]
+    seen: Timestamp,
+    /// The browser, as it says itself.
+    agent: String,
+    /// It is the one that asks.
+    here: bool,
+}
+
+/// A new password in place of the old one.
+#[derive(Deserialize, JsonSchema)]
+#[serde(deny_unknown_fields)]
+pub struct PasswordChange {
+    old: String,
+    new: String,
+}
+
+/// A new password by a link.
+#[derive(Deserialize, JsonSchema)]
+#[serde(deny_unknown_fields)]
+pub struct PasswordReset {
+    link: String,
+    password: String,
+}
+
+/// What ends an account: its own name typed, and its password.
+#[derive(Deserialize, JsonSchema)]
+#[serde(deny_unknown_fields)]
+pub struct Ending {
+    name: String,
+    password: String,
+}
 
 /// Anyone: makes an account and signs it in.
 #[utoipa::path(post, path = "/api/v1/accounts", responses((status = 201, description = "signed in"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn sign_up(shared: Data<Shared>, session: Session, form: Json<Credentials>) -> Result<HttpResponse, RequestError> {
+pub async fn sign_up(shared: Data<Shared>, request: HttpRequest, Sent(body): Words) -> Result<HttpResponse, RequestError> {
+    let form: NewAccount = read(&body)?;
     let name = text("your name", &form.name, 40)?;
-    let letters = form.password.chars().count();
-    if !PASSWORD_LETTERS.contains(&letters) {
-        let (least, most) = (PASSWORD_LETTERS.start(), PASSWORD_LETTERS.end());
-        return Err(RequestError::Field(format!("the password has {letters} letters; it wants {least} to {most}")));
-    }
-    attempt(&shared, &name)?;
-    let hash = password::hash(form.into_inner().password).await?;
-    let account = shared.store.create_account(&name, &hash).await.map_err(|error| match error {
+    password::checked(&form.password)?;
+    attempts::count(&shared, &request).await?;
+    let invited = form.invitation.as_deref();
+    let allowed = match shared.settings.registration {
+        Registration::Open => invited.map_or(Allowed::Open, Allowed::By),
+        Registration::Invitation => invited.map_or(Allowed::First, Allowed::By),
+        Registration::Closed => Allowed::First,
+    };
+    let hash = shared.hashing.hash(form.password).await?;
+    let account = shared.store.create_account(&name, &hash, allowed).await.map_err(|error| match error {
         StoreError::Conflict { .. } => RequestError::NameTaken(name.clone()),
+        StoreError::NotFound => match allowed {
+            Allowed::By(_) => RequestError::NotFound("invitation; it may be used up or too old"),
+            _ if shared.settings.registration == Registration::Invitation => RequestError::ByInvitation,
+            _ => RequestError::Closed,
+        },
         other => other.into(),
     })?;
-    enter(&session, account)?;
-    Ok(HttpResponse::Created().json(Me { name }))
+    enter(&shared, &request, account, HttpResponse::Created()).await.map(|mut answer| answer.json(Me { name, demo: false }))
+}
+
+/// Who may make an account by now: the first one is open.
+async fn registration(shared: &Shared) -> Result<Registration, RequestError> {
+    match shared.settings.registration {
+        Registration::Open => Ok(Registration::Open),
+        other => Ok(if shared.store.has_accounts().await? { other } else { Registration::Open }),
+    }
 }
 
 /// Anyone: signs in.
 #[utoipa::path(post, path = "/api/v1/session", responses((status = 200, description = "signed in"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn sign_in(shared: Data<Shared>, session: Session, form: Json<Credentials>) -> Result<Json<Me>, RequestError> {
-    let Credentials { name, password } = form.into_inner();
-    attempt(&shared, &name)?;
+pub async fn sign_in(shared: Data<Shared>, request: HttpRequest, Sent(body): Words) -> Result<HttpResponse, RequestError> {
+    let Credentials { name, password } = read(&body)?;
+    attempts::count(&shared, &request).await?;
     let account = match shared.store.account_named(name.trim()).await {
-        Ok(account) => account,
-        Err(StoreError::NotFound) => return Err(RequestError::WrongPassword),
+        Ok(account) => Some(account),
+        Err(StoreError::NotFound | StoreError::Refused(_)) => None,
         Err(other) => return Err(other.into()),
     };
-    if !password::is_right(password, account.password_hash).await? {
-        return Err(RequestError::WrongPassword);
+    let device = cookies::word(&request, cookies::DEVICE, shared.settings.secure_cookies);
+    let known = match (&account, device) {
+        (Some(account), Some(device)) => shared.store.knows_device(account.id, &device).await?,
+        _ => false,
+    };
+    let tries = Tries::at(&name, known);
+    tries.slow_down(&shared).await?;
+    // A name that is not there takes as long as a wrong password.
+    let stored = account.as_ref().and_then(|account| account.password_hash.clone());
+    let right = shared.hashing.is_right(password, stored).await?;
+    match account.filter(|_| right) {
+        Some(account) => {
+            tries.right(&shared).await?;
+            let mut answer = enter(&shared, &request, account.id, HttpResponse::Ok()).await?;
+            Ok(answer.json(Me { name: account.name, demo: account.demo }))
+        }
+        None => {
+            tries.wrong(&shared).await?;
+            Err(RequestError::WrongPassword)
+        }
     }
-    enter(&session, account.id)?;
-    Ok(Json(Me { name: account.name }))
 }
 
 /// Which invented household to enter.
@@ -80,42 +172,178 @@ pub struct DemoDoor {
 
 /// Anyone, on a demo server only: enters an invented household without a password.
 #[utoipa::path(post, path = "/api/v1/session/demo", responses((status = 200, description = "signed in"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn sign_in_demo(shared: Data<Shared>, session: Session, form: Json<DemoDoor>) -> Result<Json<Me>, RequestError> {
+pub async fn sign_in_demo(shared: Data<Shared>, request: HttpRequest, Sent(body): Words) -> Result<HttpResponse, RequestError> {
+    let form: DemoDoor = read(&body)?;
+    let absent = || RequestError::NotFound("household");
     if !shared.settings.demo || !demo::DOORS.contains(&form.household.as_str()) {
-        return Err(RequestError::NotFound("household"));
+        return Err(absent());
     }
-    let account = shared.store.account_named(&form.household).await?;
-    enter(&session, account.id)?;
-    Ok(Json(Me { name: account.name }))
+    let account = shared.store.account_named(&form.household).await.map_err(|error| match error {
+        StoreError::NotFound => absent(),
+        other => other.into(),
+    })?;
+    // A door opens nobody's own account, whatever its name.
+    if !account.demo {
+        return Err(absent());
+    }
+    let mut answer = enter(&shared, &request, account.id, HttpResponse::Ok()).await?;
+    Ok(answer.json(Me { name: account.name, demo: true }))
 }
 
-/// Anyone: signs out.
+/// Anyone: signs out; the session has ended, wherever its cookie was copied to.
 #[utoipa::path(delete, path = "/api/v1/session", responses((status = 204, description = "signed out"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn sign_out(session: Session) -> HttpResponse {
-    session.purge();
-    HttpResponse::NoContent().finish()
+pub async fn sign_out(shared: Data<Shared>, request: HttpRequest) -> Result<HttpResponse, RequestError> {
+    let secure = shared.settings.secure_cookies;
+    if let Some(session) = cookies::word(&request, cookies::SESSION, secure) {
+        shared.store.end_session(&session).await?;
+    }
+    Ok(HttpResponse::NoContent().cookie(cookies::without(cookies::SESSION, secure)).finish())
 }
 
 /// Anyone: who is signed in.
 #[utoipa::path(get, path = "/api/v1/session", responses((status = 200, description = "who is signed in, if anyone"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn session(shared: Data<Shared>, signed_in: Option<SignedIn>) -> Result<Json<SessionView>, RequestError> {
     let me = match signed_in {
-        Some(SignedIn(account)) => match shared.store.account(account).await {
-            Ok(account) => Some(Me { name: account.name }),
-            Err(StoreError::NotFound) => None,
-            Err(other) => return Err(other.into()),
-        },
+        Some(SignedIn { account, .. }) => {
+            let account = shared.store.account(account).await?;
+            Some(Me { name: account.name, demo: account.demo })
+        }
         None => None,
     };
-    Ok(Json(SessionView { me, demo: shared.settings.demo }))
+    Ok(Json(SessionView { me, demo: shared.settings.demo, registration: registration(&shared).await? }))
 }
 
-fn attempt(shared: &Shared, name: &str) -> Result<(), RequestError> {
-    shared.attempts.check_key(&name.trim().to_lowercase()).map_err(|_| RequestError::TooManyAttempts)
+/// Signed-in accounts: where they are signed in.
+#[utoipa::path(get, path = "/api/v1/account/sessions", responses((status = 200, description = "sessions, the latest first"), (status = "4XX", description = "problem details, RFC 9457")))]
+pub async fn sessions(shared: Data<Shared>, me: SignedIn) -> Result<Json<Vec<SessionLine>>, RequestError> {
+    let sessions = shared.store.sessions(me.account, &me.session).await?;
+    let line = |one: sparrow_store::SessionLine| SessionLine {
+        number: crate::view::number(one.number),
+        created: one.created,
+        seen: one.seen,
+        agent: one.agent,
+        here: one.here,
+    };
+    Ok(Json(sessions.into_iter().map(line).collect()))
 }
 
-fn enter(session: &Session, account: AccountId) -> Result<(), RequestError> {
-    // A new cookie for a new right, so that nobody can have planted the old one.
-    session.renew();
-    session.insert(ACCOUNT, account).map_err(|error| RequestError::Broken(error.to_string()))
+/// Signed-in accounts: ends one of their sessions.
+#[utoipa::path(delete, path = "/api/v1/account/sessions/{session}", params(("session" = i64, Path, description = "number of the session")), responses((status = 204, description = "ended"), (status = "4XX", description = "problem details, RFC 9457")))]
+pub async fn end_session(shared: Data<Shared>, me: SignedIn, session: Path<i64>) -> Result<HttpResponse, RequestError> {
+    shared.store.end_session_numbered(me.account, *session).await.map_err(|error| match error {
+        StoreError::NotFound => RequestError::NotFound("session"),
+        other => other.into(),
+    })?;
+    Ok(HttpResponse::NoContent().finish())
+}
+
+/// Signed-in accounts: ends all their sessions but this one.
+#[utoipa::path(delete, path = "/api/v1/account/sessions", responses((status = 204, description = "ended"), (status = "4XX", description = "problem details, RFC 9457")))]
+pub async fn end_other_sessions(shared: Data<Shared>, me: SignedIn) -> Result<HttpResponse, RequestError> {
+    shared.store.end_other_sessions(me.account, &me.session).await?;
+    Ok(HttpResponse::NoContent().finish())
+}
+
+/// Signed-in accounts: sets a new password, and ends every other session.
+#[utoipa::path(post, path = "/api/v1/account/password", responses((status = 204, description = "set"), (status = "4XX", description = "problem details, RFC 9457")))]
+pub async fn change_password(
+    shared: Data<Shared>,
+    request: HttpRequest,
+    me: SignedIn,
+    Sent(body): Words,
+) -> Result<HttpResponse, RequestError> {
+    let PasswordChange { old, new } = read(&body)?;
+    password::checked(&new)?;
+    is_own(&shared, &request, me.account, old).await?;
+    let hash = shared.hashing.hash(new).await?;
+    shared.store.set_password(me.account, &hash).await?;
+    shared.store.end_other_sessions(me.account, &me.session).await?;
+    Ok(HttpResponse::NoContent().finish())
+}
+
+/// Whoever holds a link that the operator made: sets a new password, and ends every session.
+#[utoipa::path(post, path = "/api/v1/account/reset", responses((status = 204, description = "set"), (status = "4XX", description = "problem details, RFC 9457")))]
+pub async fn reset_password(shared: Data<Shared>, request: HttpRequest, Sent(body): Words) -> Result<HttpResponse, RequestError> {
+    let PasswordReset { link, password } = read(&body)?;
+    password::checked(&password)?;
+    attempts::count(&shared, &request).await?;
+    let hash = shared.hashing.hash(password).await?;
+    shared.store.reset_password(&link, &hash).await.map_err(|error| match error {
+        StoreError::NotFound => RequestError::NotFound("link; it works once, for a day"),
+        other => other.into(),
+    })?;
+    Ok(HttpResponse::NoContent().finish())
+}
+
+/// Signed-in accounts: everything they own, as one file with a garden file for each garden, those in the bin too.
+#[utoipa::path(get, path = "/api/v1/account/export", responses((status = 200, description = "one file"), (status = "4XX", description = "problem details, RFC 9457")))]
+pub async fn export(shared: Data<Shared>, me: SignedIn) -> Result<HttpResponse, RequestError> {
+    let name = shared.store.account(me.account).await?.name;
+    let mut gardens = Vec::new();
+    for garden in shared.store.owned(me.account).await? {
+        gardens.push(shared.store.load(garden).await?.garden);
+    }
+    let file = move |_: &sparrow_core::work::Work| garden_file::write_all(&name, &gardens);
+    let file = shared.pool.work(Some(me.account), file).await?;
+    Ok(HttpResponse::Ok()
+        .content_type(JSON)
+        .insert_header((header::CACHE_CONTROL, "no-store"))
+        .insert_header((header::CONTENT_DISPOSITION, "attachment; filename=\"gardens.json\""))
+        .body(file))
+}
+
+/// Signed-in accounts: end themselves, with the gardens they own and all that is in them.
+#[utoipa::path(post, path = "/api/v1/account/end", responses((status = 204, description = "ended"), (status = "4XX", description = "problem details, RFC 9457")))]
+pub async fn end(
+    shared: Data<Shared>,
+    request: HttpRequest,
+    me: SignedIn,
+    Sent(body): Words,
+) -> Result<HttpResponse, RequestError> {
+    let Ending { name, password } = read(&body)?;
+    let account = shared.store.account(me.account).await?;
+    if account.demo {
+        return Err(RequestError::Field("an invented household stays where it is".into()));
+    }
+    if name.trim() != account.name {
+        return Err(RequestError::Field(format!("the name typed is not {}, so nothing was ended", account.name)));
+    }
+    is_own(&shared, &request, me.account, password).await?;
+    shared.store.end_account(me.account).await?;
+    Ok(HttpResponse::NoContent().cookie(cookies::without(cookies::SESSION, shared.settings.secure_cookies)).finish())
+}
+
+/// Refuses unless the password is the account's own.
+async fn is_own(shared: &Shared, request: &HttpRequest, account: AccountId, password: String) -> Result<(), RequestError> {
+    attempts::count(shared, request).await?;
+    let account = shared.store.account(account).await?;
+    // Whoever came in by its session tries in a measure of their own.
+    let tries = Tries::at(&account.name, true);
+    tries.slow_down(shared).await?;
+    if shared.hashing.is_right(password, account.password_hash).await? {
+        return tries.right(shared).await;
+    }
+    tries.wrong(shared).await?;
+    Err(RequestError::Field("that is not your password, so nothing was changed".into()))
+}
+
+/// Opens a session, and knows this browser from now on.
+async fn enter(
+    shared: &Shared,
+    request: &HttpRequest,
+    account: AccountId,
+    mut answer: HttpResponseBuilder,
+) -> Result<HttpResponseBuilder, RequestError> {
+    let secure = shared.settings.secure_cookies;
+    // A new word for a new right, so that nobody can have planted the old one.
+    if let Some(before) = cookies::word(request, cookies::SESSION, secure) {
+        shared.store.end_session(&before).await?;
+    }
+    let session = fresh();
+    let agent = request.headers().get(header::USER_AGENT).and_then(|value| value.to_str().ok()).unwrap_or_default();
+    shared.store.open_session(account, &session, agent).await?;
+    let device = cookies::word(request, cookies::DEVICE, secure).unwrap_or_else(fresh);
+    shared.store.know_device(account, &device).await?;
+    answer.cookie(cookies::with(cookies::SESSION, &session, secure)).cookie(cookies::with(cookies::DEVICE, &device, secure));
+    Ok(answer)
 }

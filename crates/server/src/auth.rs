@@ -1,53 +1,108 @@
 //! Who is asking, and what may they do here?
+//!
+//! What a route asks of whoever calls it stands in the types of its handler: [`SignedIn`], or [`InGarden`] with the least role. A
+//! handler that takes neither is open to anybody, and cannot tell who asks.
 
 use crate::Shared;
-use crate::compute::work;
+use crate::body::{planned, read};
+use crate::cookies;
 use crate::errors::RequestError;
 use crate::ready::Ready;
 use crate::view::{GardenView, view};
-use actix_session::SessionExt;
 use actix_web::dev::Payload;
-use actix_web::web::Data;
+use actix_web::web::{Bytes, Data, Query};
 use actix_web::{FromRequest, HttpRequest};
-use governor::clock::DefaultClock;
-use governor::state::keyed::DashMapStateStore;
-use governor::{Quota, RateLimiter};
 use jiff::civil::Date;
-use sparrow_store::{AccountId, GardenId, Role, StoreError};
-use std::future::{self, Future};
-use std::num::NonZeroU32;
+use serde::de::DeserializeOwned;
+use sparrow_core::work::Work;
+use sparrow_store::{AccountId, GardenId, History, Role, StoreError};
+use std::future::Future;
+use std::marker::PhantomData;
+use std::ops::Deref;
 use std::pin::Pin;
 use std::sync::Arc;
 
-/// The name of the session's one entry.
-pub const ACCOUNT: &str = "account";
+/// The longest body that is read where it comes in \[bytes\].
+const SHORT: usize = 16 * 1024;
 
-/// Counts attempts by name.
-pub type Attempts = RateLimiter<String, DashMapStateStore<String>, DefaultClock>;
-
-/// Ten attempts a minute for one name: enough for a forgetful gardener, too few for a guessing machine.
-pub fn attempts() -> Attempts {
-    RateLimiter::keyed(Quota::per_minute(NonZeroU32::MIN.saturating_add(9)))
+/// The signed-in account, and the word of its session.
+#[derive(Debug, Clone)]
+pub struct SignedIn {
+    /// Who.
+    pub account: AccountId,
+    /// What its cookie holds.
+    pub session: String,
 }
 
-/// The signed-in account.
-#[derive(Debug, Clone, Copy)]
-pub struct SignedIn(pub AccountId);
+type Later<T> = Pin<Box<dyn Future<Output = Result<T, RequestError>>>>;
+
+fn shared(request: &HttpRequest) -> Result<Data<Shared>, RequestError> {
+    request.app_data::<Data<Shared>>().cloned().ok_or_else(|| RequestError::Broken("no shared state".into()))
+}
 
 impl FromRequest for SignedIn {
     type Error = RequestError;
-    type Future = future::Ready<Result<Self, RequestError>>;
+    type Future = Later<Self>;
 
     fn from_request(request: &HttpRequest, _: &mut Payload) -> Self::Future {
-        let account = request.get_session().get::<AccountId>(ACCOUNT).ok().flatten();
-        future::ready(account.map(SignedIn).ok_or(RequestError::SignIn))
+        let request = request.clone();
+        Box::pin(async move {
+            let shared = shared(&request)?;
+            let session = cookies::word(&request, cookies::SESSION, shared.settings.secure_cookies);
+            let session = session.ok_or(RequestError::SignIn)?;
+            let account = shared.store.session(&session).await.map_err(|error| match error {
+                StoreError::NotFound => RequestError::SignIn,
+                other => other.into(),
+            })?;
+            Ok(SignedIn { account, session })
+        })
     }
 }
 
-/// A signed-in account in a garden of the address, with a role there. Without any role the garden is
-/// as good as absent.
+/// The least somebody must be in a garden to call a route.
+pub trait Least: 'static {
+    /// The role.
+    const ROLE: Role;
+}
+
+/// Whoever may look.
 #[derive(Debug)]
-pub struct InGarden {
+pub struct Guest;
+/// Whoever may change.
+#[derive(Debug)]
+pub struct Helper;
+/// Whose garden it is.
+#[derive(Debug)]
+pub struct Owner;
+
+impl Least for Guest {
+    const ROLE: Role = Role::Guest;
+}
+impl Least for Helper {
+    const ROLE: Role = Role::Helper;
+}
+impl Least for Owner {
+    const ROLE: Role = Role::Owner;
+}
+
+/// A signed-in account in a garden of the address, with at least this role there. Without any role the garden is as good as absent.
+#[derive(Debug)]
+pub struct InGarden<R> {
+    inside: Inside,
+    least: PhantomData<R>,
+}
+
+impl<R> Deref for InGarden<R> {
+    type Target = Inside;
+
+    fn deref(&self) -> &Inside {
+        &self.inside
+    }
+}
+
+/// A signed-in account in a garden.
+#[derive(Debug)]
+pub struct Inside {
     /// What every handler may use.
     pub shared: Data<Shared>,
     /// The garden of the address.
@@ -58,18 +113,19 @@ pub struct InGarden {
     pub role: Role,
     /// The garden's revision as the request came in.
     pub revision: i64,
+    query: String,
 }
 
-impl InGarden {
+impl Inside {
     /// The garden, ready to be asked about; read from the database only when it has changed since it was asked about last.
     pub async fn ready(&self) -> Result<Arc<Ready>, RequestError> {
-        self.shared.ready(self.garden, self.revision).await
+        self.shared.ready(Some(self.account), self.garden, self.revision).await
     }
 
     /// The garden as it is by now, whatever came since the request came in.
     pub async fn now(&self) -> Result<Arc<Ready>, RequestError> {
-        let (_, revision) = self.shared.store.role(self.garden, self.account).await?;
-        self.shared.ready(self.garden, revision).await
+        let revision = self.shared.store.revision(self.garden, self.account).await?;
+        self.shared.ready(Some(self.account), self.garden, revision).await
     }
 
     /// The day it is where the garden's household lives.
@@ -77,41 +133,71 @@ impl InGarden {
         self.shared.settings.today(ready.garden())
     }
 
-    /// The garden as this account sees it on a day, or on the one where the needle rests. Reckoning is no work for the
-    /// threads that answer requests.
-    pub async fn view(&self, ready: Arc<Ready>, needle: Option<Date>) -> Result<GardenView, RequestError> {
-        let (garden, role, today) = (self.garden, self.role, self.today(&ready));
-        work(move || view(garden, role, &ready, needle, today)).await
+    /// What this account can take back and do again.
+    pub async fn history(&self) -> Result<History, RequestError> {
+        if self.role == Role::Guest {
+            return Ok(History::default());
+        }
+        Ok(self.shared.store.history(self.garden, self.account).await?)
     }
 
-    /// Refuses guests.
-    pub fn may_change(&self) -> Result<(), RequestError> {
-        if self.role == Role::Guest { Err(RequestError::LookOnly) } else { Ok(()) }
+    /// The garden as this account sees it on a day, or on the one where the needle rests, as it is told; and its revision.
+    pub async fn view<T: Send + 'static>(
+        &self,
+        ready: Arc<Ready>,
+        needle: Option<Date>,
+        told: impl FnOnce(GardenView) -> T + Send + 'static,
+    ) -> Result<(i64, T), RequestError> {
+        needle.map_or(Ok(()), planned)?;
+        let revision = ready.at.revision;
+        let (at, today, history) = ((self.garden, self.role), self.today(&ready), self.history().await?);
+        let told = self.work(move |work| told(view(at, (&ready, &history), needle, today, work))).await?;
+        Ok((revision, told))
     }
 
-    /// Refuses everyone but the owner.
-    pub fn may_let_in(&self) -> Result<(), RequestError> {
-        if self.role == Role::Owner { Ok(()) } else { Err(RequestError::LookOnly) }
+    /// Does some work in this account's share of the threads that reckon.
+    pub async fn work<T: Send + 'static>(&self, job: impl FnOnce(&Work) -> T + Send + 'static) -> Result<T, RequestError> {
+        self.shared.pool.work(Some(self.account), job).await
+    }
+
+    /// Reads what stands behind the address's question mark: only now, so that whoever may not ask learns nothing by it.
+    pub fn query<T: DeserializeOwned>(&self) -> Result<T, RequestError> {
+        let read = Query::from_query(&self.query).map(Query::into_inner);
+        read.map_err(|error| RequestError::Unreadable { field: "request".into(), said: error.to_string() })
+    }
+
+    /// Reads a body; a long one where reckoning is done.
+    pub async fn read<T: DeserializeOwned + Send + 'static>(&self, body: Bytes) -> Result<T, RequestError> {
+        if body.len() <= SHORT {
+            return read(&body);
+        }
+        self.work(move |_| read(&body)).await?
     }
 }
 
-impl FromRequest for InGarden {
+impl<R: Least> FromRequest for InGarden<R> {
     type Error = RequestError;
-    type Future = Pin<Box<dyn Future<Output = Result<Self, RequestError>>>>;
+    type Future = Later<Self>;
 
-    fn from_request(request: &HttpRequest, payload: &mut Payload) -> Self::Future {
-        let signed_in = SignedIn::from_request(request, payload).into_inner();
-        let shared = request.app_data::<Data<Shared>>().cloned();
-        let garden = request.match_info().get("garden").and_then(|text| text.parse().ok()).map(GardenId);
+    fn from_request(request: &HttpRequest, _: &mut Payload) -> Self::Future {
+        let request = request.clone();
         Box::pin(async move {
-            let SignedIn(account) = signed_in?;
-            let shared = shared.ok_or(RequestError::Broken("no shared state".into()))?;
-            let garden = garden.ok_or(RequestError::NotFound("garden"))?;
-            let (role, revision) = shared.store.role(garden, account).await.map_err(|error| match error {
-                StoreError::NotFound => RequestError::NotFound("garden"),
+            let shared = shared(&request)?;
+            let session = cookies::word(&request, cookies::SESSION, shared.settings.secure_cookies);
+            let session = session.ok_or(RequestError::SignIn)?;
+            let garden = request.match_info().get("garden").and_then(|text| text.parse().ok()).map(GardenId);
+            let inside = shared.store.session_in(&session, garden.unwrap_or(GardenId(0))).await.map_err(|error| match error {
+                StoreError::NotFound => RequestError::SignIn,
                 other => other.into(),
             })?;
-            Ok(InGarden { shared, garden, account, role, revision })
+            let absent = || RequestError::NotFound("garden");
+            let (garden, (role, revision)) = (garden.ok_or_else(absent)?, inside.at.ok_or_else(absent)?);
+            if role < R::ROLE {
+                return Err(if R::ROLE == Role::Owner { RequestError::OwnerOnly } else { RequestError::LookOnly });
+            }
+            let query = request.query_string().to_string();
+            let inside = Inside { shared, garden, account: inside.account, role, revision, query };
+            Ok(InGarden { inside, least: PhantomData })
         })
     }
 }

@@ -1,11 +1,41 @@
 //! What was sent? Bodies read as the types they should be, with the field at fault named in a gardener's words.
 
 use crate::errors::RequestError;
+use actix_web::http::header::{self, ETag, EntityTag};
+use actix_web::{HttpResponse, HttpResponseBuilder};
+use jiff::civil::Date;
+use serde::Serialize;
 use serde::de::DeserializeOwned;
 use serde_json::Value;
+use sparrow_core::change::limits;
+use sparrow_core::climate::calendar::YEARS;
+use sparrow_facts::refusal::Refusal;
 
 /// The most values of a body that are tried for the one at fault.
 const MOST_TRIED: usize = 200;
+/// The longest body in which the one at fault is looked for \[bytes\].
+const LONGEST_TRIED: usize = 16 * 1024;
+
+/// What most answers are.
+pub const JSON: &str = "application/json";
+
+/// An answer about a garden at a revision.
+pub fn tagged(revision: i64) -> HttpResponseBuilder {
+    let mut answer = HttpResponse::Ok();
+    answer.insert_header(ETag(EntityTag::new_strong(revision.to_string())));
+    answer.insert_header((header::CACHE_CONTROL, "no-store")).content_type(JSON);
+    answer
+}
+
+/// A day in the years that are planned.
+pub fn planned(day: Date) -> Result<(), Refusal> {
+    limits::year("year", day.year(), YEARS)
+}
+
+/// Writes an answer, where it is reckoned: a large one takes a while.
+pub fn written<T: Serialize>(answer: &T) -> Result<Vec<u8>, RequestError> {
+    serde_json::to_vec(answer).map_err(|error| RequestError::Broken(error.to_string()))
+}
 
 /// Reads a body, naming the field that could not be read.
 pub fn read<T: DeserializeOwned>(body: &[u8]) -> Result<T, RequestError> {
@@ -16,7 +46,8 @@ pub fn read<T: DeserializeOwned>(body: &[u8]) -> Result<T, RequestError> {
         let said = said.split(" at line ").next().unwrap_or_default();
         let path = error.path().to_string();
         // Of a command only its kind is known while its fields are read, so the field is looked for.
-        let field = named_in(said).or_else(|| plain_at(body, &path)).or_else(|| at_fault::<T>(body, said)).unwrap_or(path);
+        let tried = || if body.len() <= LONGEST_TRIED { at_fault::<T>(body, said) } else { None };
+        let field = named_in(said).or_else(|| plain_at(body, &path)).or_else(tried).unwrap_or(path);
         RequestError::Unreadable { field: field_words(&field), said: words(said) }
     })
 }

@@ -22,7 +22,7 @@ use sparrow_facts::school::School;
 use sparrow_facts::site::Site;
 use sparrow_facts::spacing::OwnSpacing;
 use sparrow_facts::turns::Turns;
-use sparrow_store::Versioned;
+use sparrow_store::{History, Versioned};
 use ts_rs::TS;
 
 /// A list as it changed: those of its things that are new or otherwise than before, and the numbers of those that are gone.
@@ -129,13 +129,13 @@ impl Changed {
         before: (&Garden, &Reckoning),
         after: (&Versioned, &Reckoning),
         season: Option<SeasonView>,
-        today: Date,
+        (today, history): (Date, &History),
     ) -> Changed {
         let at = after.0;
         Changed {
             revision: number(at.revision),
-            undo: kind(at.history.undo.as_ref()),
-            redo: kind(at.history.redo.as_ref()),
+            undo: kind(history.undo.as_ref()),
+            redo: kind(history.redo.as_ref()),
             today,
             facts: FactsNow::between(before.0, &at.garden),
             made: NumbersMade::between(before.0, &at.garden),

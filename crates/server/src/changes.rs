@@ -1,23 +1,27 @@
 //! Changing a garden: commands, undo and redo, each made once, on the revision its asker saw.
 
-use crate::auth::InGarden;
-use crate::body::read;
+use crate::auth::{Guest, Helper, InGarden, Inside};
+use crate::body::{planned, tagged, written};
 use crate::changed::Changed;
-use crate::compute::work;
 use crate::errors::RequestError;
+use crate::payload::{Call, Sent};
 use crate::ready::Ready;
-use crate::view::GardenView;
-use actix_web::http::header::{self, ETag, EntityTag};
-use actix_web::web::{Bytes, Query};
+use crate::view::{GardenView, kind, number};
+use actix_web::http::header;
+use actix_web::web::Json;
 use actix_web::{HttpRequest, HttpResponse};
+use jiff::Timestamp;
 use jiff::civil::Date;
 use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use serde_json::json;
+use sparrow_core::catalogue::Catalogue;
 use sparrow_core::change::command::{self, Command};
+use sparrow_core::change::step::may_step;
 use sparrow_core::reckon::season;
-
-use sparrow_store::{Asked, Made, StoreError};
+use sparrow_core::work::Work;
+use sparrow_facts::edit::Edit;
+use sparrow_store::{Asked, History, Made, Role, StoreError, Way};
 use std::sync::Arc;
 use ts_rs::TS;
 
@@ -54,11 +58,63 @@ pub enum Outcome {
     Whole(Box<GardenView>),
 }
 
+/// Which change is taken back or done again: with a number that one, else one's own.
+#[derive(Deserialize, Clone, Copy)]
+pub struct Stepping {
+    on: Option<Date>,
+    #[serde(default)]
+    season: bool,
+    number: Option<i64>,
+}
+
+/// A change, as a list shows it.
+#[derive(Serialize, TS, JsonSchema)]
+pub struct ChangeLine {
+    /// Its number in the garden.
+    number: i32,
+    /// Who made it; nothing when their account is no more.
+    by: Option<String>,
+    /// Whoever asks made it.
+    mine: bool,
+    /// When.
+    #[ts(type = "string")]
+    at: Timestamp,
+    /// The kind of command.
+    did: String,
+    /// It was taken back.
+    undone: bool,
+}
+
+/// The changes before a number; nothing for the latest.
+#[derive(Deserialize, Clone, Copy)]
+pub struct Before {
+    before: Option<i64>,
+}
+
+/// Changes told at once.
+const MOST_TOLD: i64 = 40;
+
+/// Anyone with a role in the garden: what was changed, by whom and when, the latest first.
+#[utoipa::path(get, path = "/api/v1/gardens/{garden}/changes", params(("garden" = i64, Path, description = "number of the garden"), ("before" = Option<i64>, Query, description = "only changes before this number")), responses((status = 200, description = "changes, the latest first"), (status = "4XX", description = "problem details, RFC 9457")))]
+pub async fn list(inside: InGarden<Guest>) -> Result<Json<Vec<ChangeLine>>, RequestError> {
+    let before: Before = inside.query()?;
+    let changes = inside.shared.store.changes(inside.garden, before.before, MOST_TOLD).await?;
+    let line = |one: sparrow_store::ChangeLine| ChangeLine {
+        number: number(one.number),
+        mine: one.by == Some(inside.account),
+        by: one.name,
+        at: one.at,
+        did: kind(Some(&one.command)).unwrap_or_default(),
+        undone: one.undone,
+    };
+    Ok(Json(changes.into_iter().map(line).collect()))
+}
+
 /// Owners and helpers: carries out a command, or rehearses it.
 #[utoipa::path(post, path = "/api/v1/gardens/{garden}/commands", params(("garden" = i64, Path, description = "number of the garden"), ("If-Match" = String, Header, description = "revision the change is made on"), ("Idempotency-Key" = Option<String>, Header, description = "1 to 100 letters; the same key twice is the same request, made once")), responses((status = 200, description = "what it changed, or the garden as it is if it had been made before"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn command(inside: InGarden, request: HttpRequest, body: Bytes) -> Result<HttpResponse, RequestError> {
-    inside.may_change()?;
-    let Asking { command, on, rehearse, season } = read(&body)?;
+pub async fn command(inside: InGarden<Helper>, request: HttpRequest, Sent(body): Call) -> Result<HttpResponse, RequestError> {
+    let Asking { command, on, rehearse, season } = inside.read(body).await?;
+    on.map_or(Ok(()), planned)?;
     if rehearse {
         return rehearsed(&inside, command, on).await;
     }
@@ -71,61 +127,65 @@ pub async fn command(inside: InGarden, request: HttpRequest, body: Bytes) -> Res
         Seen::At(ready) => ready,
     };
     let (before, today) = (Arc::clone(&seen), inside.today(&seen));
-    let edits = work(move || command::plan(before.known(today), &command)).await??;
-    let made = inside.shared.store.change(asked, told, edits).await;
-    outcome(&inside, &seen, made, looking).await
+    let edits = inside.work(move |work| command::plan(before.known(today, work), &command)).await??;
+    let made = inside.shared.store.change(asked, &told, &edits).await;
+    outcome(&inside, (&seen, edits), made, Some(History { undo: Some(told), redo: None }), looking).await
 }
 
-async fn rehearsed(inside: &InGarden, command: Command, on: Option<Date>) -> Result<HttpResponse, RequestError> {
+async fn rehearsed(inside: &Inside, command: Command, on: Option<Date>) -> Result<HttpResponse, RequestError> {
     let before = inside.ready().await?;
-    let today = inside.today(&before);
+    let (today, history) = (inside.today(&before), inside.history().await?);
     let revision = before.at.revision;
-    let planned = move || {
-        let edits = command::plan(before.known(today), &command)?;
-        let after = before.after(&edits, revision, before.at.history.clone());
-        Ok::<_, RequestError>(changed(&before, &after, Looking { on, season: false }, today))
+    let planned = move |work: &Work| {
+        let edits = command::plan(before.known(today, work), &command)?;
+        let after = before.after(&edits, revision);
+        written(&changed((&before, &after), Looking { on, season: false }, (today, &history), work))
     };
-    Ok(tagged(revision).json(work(planned).await??))
+    Ok(tagged(revision).body(inside.work(planned).await??))
 }
 
 /// What is otherwise in a garden than it was, on the day looked at.
-fn changed(before: &Ready, after: &Ready, looking: Looking, today: Date) -> Changed {
-    let needle = looking.on.unwrap_or_else(|| after.known(today).grower.weather.resting_needle(today));
-    let season = looking.season.then(|| season::view(after.known(today), needle));
-    let (was, is) = (before.reckon(needle, today), after.reckon(needle, today));
-    Changed::between((before.garden(), &was), (&after.at, &is), season, today)
+fn changed((before, after): (&Ready, &Ready), looking: Looking, (today, history): (Date, &History), work: &Work) -> Changed {
+    let needle = looking.on.unwrap_or_else(|| after.resting_needle(today));
+    let season = looking.season.then(|| season::view(after.known(today, work), needle));
+    let (was, is) = (before.reckon(needle, today, work), after.reckon(needle, today, work));
+    Changed::between((before.garden(), &was), (&after.at, &is), season, (today, history))
 }
 
-/// Owners and helpers: takes back the last change.
-#[utoipa::path(post, path = "/api/v1/gardens/{garden}/undo", params(("garden" = i64, Path, description = "number of the garden"), ("If-Match" = String, Header, description = "revision the change is made on"), ("Idempotency-Key" = Option<String>, Header, description = "1 to 100 letters; the same key twice is the same request, made once")), responses((status = 200, description = "what it changed, or the garden as it is if it had been made before"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn undo(inside: InGarden, request: HttpRequest, looking: Query<Looking>) -> Result<HttpResponse, RequestError> {
-    inside.may_change()?;
-    let asked = asked(&inside, &request)?;
-    let seen = match seen(&inside, asked, &json!({ "do": "undo" })).await? {
-        Seen::Made => return whole(&inside, *looking).await,
-        Seen::Stale => return stale(&inside, *looking).await,
-        Seen::At(ready) => ready,
-    };
-    let undone = inside.shared.store.undo(asked).await;
-    outcome(&inside, &seen, undone, *looking).await
+/// Owners and helpers: takes back their last change, or the one of a number; the owner anyone's.
+#[utoipa::path(post, path = "/api/v1/gardens/{garden}/undo", params(("garden" = i64, Path, description = "number of the garden"), ("number" = Option<i64>, Query, description = "number of the change"), ("If-Match" = String, Header, description = "revision the change is made on"), ("Idempotency-Key" = Option<String>, Header, description = "1 to 100 letters; the same key twice is the same request, made once")), responses((status = 200, description = "what it changed, or the garden as it is if it had been made before"), (status = "4XX", description = "problem details, RFC 9457")))]
+pub async fn undo(inside: InGarden<Helper>, request: HttpRequest) -> Result<HttpResponse, RequestError> {
+    step(&inside, &request, Way::Undo, inside.query()?).await
 }
 
-/// Owners and helpers: does again what was taken back.
-#[utoipa::path(post, path = "/api/v1/gardens/{garden}/redo", params(("garden" = i64, Path, description = "number of the garden"), ("If-Match" = String, Header, description = "revision the change is made on"), ("Idempotency-Key" = Option<String>, Header, description = "1 to 100 letters; the same key twice is the same request, made once")), responses((status = 200, description = "what it changed, or the garden as it is if it had been made before"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn redo(inside: InGarden, request: HttpRequest, looking: Query<Looking>) -> Result<HttpResponse, RequestError> {
-    inside.may_change()?;
-    let asked = asked(&inside, &request)?;
-    let seen = match seen(&inside, asked, &json!({ "do": "redo" })).await? {
-        Seen::Made => return whole(&inside, *looking).await,
-        Seen::Stale => return stale(&inside, *looking).await,
+/// Owners and helpers: does again what they took back, or the change of a number; the owner anyone's.
+#[utoipa::path(post, path = "/api/v1/gardens/{garden}/redo", params(("garden" = i64, Path, description = "number of the garden"), ("number" = Option<i64>, Query, description = "number of the change"), ("If-Match" = String, Header, description = "revision the change is made on"), ("Idempotency-Key" = Option<String>, Header, description = "1 to 100 letters; the same key twice is the same request, made once")), responses((status = 200, description = "what it changed, or the garden as it is if it had been made before"), (status = "4XX", description = "problem details, RFC 9457")))]
+pub async fn redo(inside: InGarden<Helper>, request: HttpRequest) -> Result<HttpResponse, RequestError> {
+    step(&inside, &request, Way::Redo, inside.query()?).await
+}
+
+async fn step(inside: &Inside, request: &HttpRequest, way: Way, stepping: Stepping) -> Result<HttpResponse, RequestError> {
+    let Stepping { on, season, number } = stepping;
+    on.map_or(Ok(()), planned)?;
+    let (asked, looking) = (asked(inside, request)?, Looking { on, season });
+    let told = json!({ "do": if way == Way::Undo { "undo" } else { "redo" }, "number": number });
+    let seen = match seen(inside, asked, &told).await? {
+        Seen::Made => return whole(inside, looking).await,
+        Seen::Stale => return stale(inside, looking).await,
         Seen::At(ready) => ready,
     };
-    let redone = inside.shared.store.redo(asked).await;
-    outcome(&inside, &seen, redone, *looking).await
+    let step = inside.shared.store.next_step(asked, way, number).await?;
+    if step.by != Some(inside.account) && inside.role != Role::Owner {
+        return Err(RequestError::OwnerOnly);
+    }
+    let (before, edits, others) = (Arc::clone(&seen), step.edits.clone(), step.others);
+    inside.work(move |_| may_step(before.garden(), Catalogue::standard(), &edits, others)).await??;
+    let made = inside.shared.store.step(asked, &step, &told).await;
+    outcome(inside, (&seen, step.edits), made, None, looking).await
 }
 
 /// Who asks, on which revision, under which key.
-fn asked<'r>(inside: &InGarden, request: &'r HttpRequest) -> Result<Asked<'r>, RequestError> {
+fn asked<'r>(inside: &Inside, request: &'r HttpRequest) -> Result<Asked<'r>, RequestError> {
     let value = request.headers().get(header::IF_MATCH).and_then(|value| value.to_str().ok());
     let on = value.and_then(|text| text.trim_matches('"').parse().ok()).ok_or(RequestError::RevisionMissing)?;
     let key = match request.headers().get("Idempotency-Key") {
@@ -148,7 +208,7 @@ enum Seen {
     Stale,
 }
 
-async fn seen(inside: &InGarden, asked: Asked<'_>, told: &serde_json::Value) -> Result<Seen, RequestError> {
+async fn seen(inside: &Inside, asked: Asked<'_>, told: &serde_json::Value) -> Result<Seen, RequestError> {
     let ready = inside.ready().await?;
     if ready.at.revision == asked.on {
         return Ok(Seen::At(ready));
@@ -160,44 +220,45 @@ async fn seen(inside: &InGarden, asked: Asked<'_>, told: &serde_json::Value) -> 
     Ok(if made { Seen::Made } else { Seen::Stale })
 }
 
-async fn whole(inside: &InGarden, looking: Looking) -> Result<HttpResponse, RequestError> {
-    let view = inside.view(inside.now().await?, looking.on).await?;
-    Ok(tagged(view.revision.into()).json(Outcome::Whole(Box::new(view))))
+async fn whole(inside: &Inside, looking: Looking) -> Result<HttpResponse, RequestError> {
+    let told = |view| written(&Outcome::Whole(Box::new(view)));
+    let (revision, told) = inside.view(inside.now().await?, looking.on, told).await?;
+    Ok(tagged(revision).body(told?))
 }
 
-async fn stale(inside: &InGarden, looking: Looking) -> Result<HttpResponse, RequestError> {
-    let view = inside.view(inside.now().await?, looking.on).await?;
+async fn stale(inside: &Inside, looking: Looking) -> Result<HttpResponse, RequestError> {
+    let (_, view) = inside.view(inside.now().await?, looking.on, |view| view).await?;
     Err(RequestError::Stale(Box::new(view)))
 }
 
+/// What became of a change; `history` is what can be taken back after it, where that is known.
 async fn outcome(
-    inside: &InGarden,
-    before: &Arc<Ready>,
+    inside: &Inside,
+    (before, edits): (&Arc<Ready>, Vec<Edit>),
     made: Result<Made, StoreError>,
+    history: Option<History>,
     looking: Looking,
 ) -> Result<HttpResponse, RequestError> {
-    let (revision, history, edits) = match made {
-        Ok(Made::Now { revision, history, edits }) => (revision, history, edits),
+    let revision = match made {
+        Ok(Made::Now { revision }) => revision,
         Ok(Made::Before) => return whole(inside, looking).await,
         Err(StoreError::Stale { .. }) => return stale(inside, looking).await,
         Err(other) => return Err(other.into()),
     };
+    // What is made is made, whether or not there is time to tell what follows.
+    let history = match history {
+        Some(history) => history,
+        None => inside.history().await.map_err(|_| RequestError::MadeUnseen)?,
+    };
     let (garden, before, shared) = (inside.garden, Arc::clone(before), inside.shared.clone());
-    let changed = move || {
+    let changed = move |work: &Work| {
         // What was written is what the edits say; reading it again would tell nothing new.
-        let after = before.after(&edits, revision, history);
+        let after = before.after(&edits, revision);
         shared.gardens.keep(garden, &after);
         // The change may have been one of the time zone.
         let today = shared.settings.today(after.garden());
-        changed(&before, &after, looking, today)
+        written(&Outcome::Changed(Box::new(changed((&before, &after), looking, (today, &history), work))))
     };
-    let changed = work(changed).await?;
-    Ok(tagged(revision).json(Outcome::Changed(Box::new(changed))))
-}
-
-/// An answer about a garden at a revision.
-fn tagged(revision: i64) -> actix_web::HttpResponseBuilder {
-    let mut answer = HttpResponse::Ok();
-    answer.insert_header(ETag(EntityTag::new_strong(revision.to_string()))).insert_header((header::CACHE_CONTROL, "no-store"));
-    answer
+    let told = inside.work(changed).await.map_err(|_| RequestError::MadeUnseen)?;
+    Ok(tagged(revision).body(told?))
 }

@@ -1,6 +1,6 @@
 //! The invented households, made once on a demo server.
 
-use crate::password::hash;
+use crate::password::Hashing;
 use jiff::civil::Date;
 use sparrow_demo::{quillet_lane, tern_court};
 use sparrow_store::{Role, Store, StoreError};
@@ -9,26 +9,34 @@ use sparrow_store::{Role, Store, StoreError};
 /// who may look at both gardens.
 pub const DOORS: [&str; 3] = ["quillet-lane", "tern-court", "visitor"];
 
-/// The password of the invented accounts, for trying the sign-in form; a demo server keeps nothing worth a secret.
-pub const DEMO_PASSWORD: &str = "sparrow-demo";
+/// The password that invented accounts had before they had none.
+const FORMER_PASSWORD: &str = "sparrow-demo";
 
 /// Makes the demo accounts and gardens if they are not there yet.
 pub async fn make_households(store: &Store, today: Date) -> Result<(), StoreError> {
-    let hash = hash(DEMO_PASSWORD.into()).await.map_err(|trouble| StoreError::Other(trouble.to_string()))?;
+    for door in DOORS {
+        mark_former(store, door).await?;
+    }
     let mut made = Vec::new();
     for (door, garden) in [(DOORS[0], quillet_lane(today)?), (DOORS[1], tern_court(today)?)] {
-        match store.create_account(door, &hash).await {
-            Ok(account) => made.push(store.create_garden(account, &garden).await?),
-            // It was made when the server first started, and may have been changed since.
-            Err(StoreError::Conflict { .. }) => {}
-            Err(other) => return Err(other),
+        // One that was made when the server first started may have been changed since.
+        if let Some((account, true)) = store.demo_account(door).await? {
+            made.push(store.create_garden(account, &garden).await?);
         }
     }
-    if made.len() == 2 {
-        let visitor = store.create_account(DOORS[2], &hash).await?;
+    if made.len() == 2
+        && let Some((visitor, _)) = store.demo_account(DOORS[2]).await?
+    {
         for garden in made {
             store.let_in(garden, visitor, Role::Guest).await?;
         }
     }
     Ok(())
+}
+
+/// An invented account from before such accounts were marked is known by the password that all of them had.
+async fn mark_former(store: &Store, door: &str) -> Result<(), StoreError> {
+    let Ok(account) = store.account_named(door).await else { return Ok(()) };
+    let right = Hashing::default().is_right(FORMER_PASSWORD.into(), account.password_hash.clone()).await;
+    if !account.demo && right.is_ok_and(|right| right) { store.mark_demo(account.id).await } else { Ok(()) }
 }

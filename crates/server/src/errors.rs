@@ -2,6 +2,7 @@
 
 use crate::view::GardenView;
 use actix_web::http::StatusCode;
+use actix_web::http::header::RETRY_AFTER;
 use actix_web::{HttpResponse, ResponseError};
 use schemars::JsonSchema;
 use serde::Serialize;
@@ -18,12 +19,44 @@ pub enum RequestError {
     /// The name and password do not belong together.
     #[error("that name and password do not belong together")]
     WrongPassword,
-    /// Too many attempts at a name.
-    #[error("too many attempts for that name; wait a minute and try again")]
-    TooManyAttempts,
+    /// Too much waits to be reckoned already.
+    #[error("the server has too much to do right now; nothing was changed. Try again in a moment")]
+    Busy,
+    /// A change was made, and what follows from it could not be told.
+    #[error("your change is made, but the server has too much to do to show what follows; load the page again")]
+    MadeUnseen,
+    /// Too many attempts, by whoever makes them.
+    #[error("too many attempts; try again in {}", waited(*seconds))]
+    TooOften {
+        /// Seconds to wait.
+        seconds: u64,
+    },
+    /// Accounts are not made by everybody here.
+    #[error("accounts are made by invitation here: ask a member of a garden, or whoever runs this server, for a link")]
+    ByInvitation,
+    /// Accounts are not made here.
+    #[error("no more accounts are made on this server; whoever runs it can allow them")]
+    Closed,
+    /// Another site's page asked.
+    #[error("this was asked by a page of another site, so it was not carried out")]
+    Foreign,
+    /// The body is no JSON.
+    #[error("this is read as JSON only (Content-Type: application/json)")]
+    NotJson,
+    /// The body is compressed.
+    #[error("compressed requests are not read; send it as it is")]
+    Compressed,
+    /// The database does not answer.
+    #[error(
+        "the garden cannot be reached just now: the database does not answer. What you typed is kept here; try again in a moment"
+    )]
+    Away,
     /// The role does not allow it.
     #[error("you may look at this garden, not change it; its owner can let you")]
     LookOnly,
+    /// Only the owner may.
+    #[error("only the garden's owner may do that")]
+    OwnerOnly,
     /// It is not there, or not for this person.
     #[error("there is no such {0} here")]
     NotFound(&'static str),
@@ -47,6 +80,15 @@ pub enum RequestError {
     /// The file is refused.
     #[error("{0}; nothing was changed")]
     File(#[from] FileRefused),
+    /// The body is longer than anything sent there.
+    #[error("what was sent is longer than {} kB, the most that is read here; nothing was changed", most / 1024)]
+    TooLong {
+        /// The most bytes.
+        most: usize,
+    },
+    /// The body came in too slowly.
+    #[error("what was sent came in too slowly to be read; nothing was changed")]
+    TooSlow,
     /// The name is taken.
     #[error("the name {0} is taken; choose another")]
     NameTaken(String),
@@ -67,8 +109,21 @@ impl From<StoreError> for RequestError {
             StoreError::NotFound => RequestError::NotFound("garden"),
             StoreError::Refused(refusal) => RequestError::Refused(refusal),
             StoreError::KeyUsed => RequestError::KeyUsed,
+            StoreError::RolledBack(_) => RequestError::Busy,
+            StoreError::Away(why) => {
+                tracing::warn!(%why, "the database does not answer");
+                RequestError::Away
+            }
             other => RequestError::Broken(other.to_string()),
         }
+    }
+}
+
+/// Seconds in words.
+fn waited(seconds: u64) -> String {
+    match seconds {
+        0..=90 => format!("{} seconds", seconds.max(1)),
+        _ => format!("{} minutes", seconds.div_ceil(60)),
     }
 }
 
@@ -89,11 +144,30 @@ pub struct Problem<'a> {
 }
 
 impl RequestError {
+    /// Seconds after which it is worth trying again.
+    fn wait(&self) -> Option<u64> {
+        match self {
+            RequestError::Busy | RequestError::MadeUnseen => Some(2),
+            RequestError::Away => Some(2),
+            RequestError::TooOften { seconds } => Some(*seconds),
+            _ => None,
+        }
+    }
+
     fn head(&self) -> (StatusCode, &'static str, &'static str) {
         match self {
             RequestError::SignIn => (StatusCode::UNAUTHORIZED, "/problems/sign-in", "Not signed in"),
             RequestError::WrongPassword => (StatusCode::UNAUTHORIZED, "/problems/password", "Not let in"),
-            RequestError::TooManyAttempts => (StatusCode::TOO_MANY_REQUESTS, "/problems/attempts", "Too many attempts"),
+            RequestError::TooOften { .. } => (StatusCode::TOO_MANY_REQUESTS, "/problems/attempts", "Too many attempts"),
+            RequestError::ByInvitation => (StatusCode::FORBIDDEN, "/problems/invitation", "By invitation"),
+            RequestError::Closed => (StatusCode::FORBIDDEN, "/problems/closed", "Closed"),
+            RequestError::Foreign => (StatusCode::FORBIDDEN, "/problems/foreign", "Another site"),
+            RequestError::NotJson => (StatusCode::UNSUPPORTED_MEDIA_TYPE, "/problems/not-json", "Not JSON"),
+            RequestError::Compressed => (StatusCode::UNSUPPORTED_MEDIA_TYPE, "/problems/compressed", "Compressed"),
+            RequestError::Away => (StatusCode::SERVICE_UNAVAILABLE, "/problems/away", "Not reached"),
+            RequestError::OwnerOnly => (StatusCode::FORBIDDEN, "/problems/owner-only", "Owner only"),
+            RequestError::Busy => (StatusCode::SERVICE_UNAVAILABLE, "/problems/busy", "Too much to do"),
+            RequestError::MadeUnseen => (StatusCode::SERVICE_UNAVAILABLE, "/problems/made-unseen", "Made, not shown"),
             RequestError::LookOnly => (StatusCode::FORBIDDEN, "/problems/look-only", "Look only"),
             RequestError::NotFound(_) => (StatusCode::NOT_FOUND, "/problems/not-found", "Not found"),
             RequestError::Stale(_) => (StatusCode::CONFLICT, "/problems/stale", "Changed elsewhere"),
@@ -101,6 +175,8 @@ impl RequestError {
             RequestError::Unreadable { .. } => (StatusCode::UNPROCESSABLE_ENTITY, "/problems/unreadable", "Not understood"),
             RequestError::Field(_) => (StatusCode::UNPROCESSABLE_ENTITY, "/problems/field", "Refused"),
             RequestError::File(_) => (StatusCode::UNPROCESSABLE_ENTITY, "/problems/file", "File refused"),
+            RequestError::TooLong { .. } => (StatusCode::PAYLOAD_TOO_LARGE, "/problems/too-long", "Too long"),
+            RequestError::TooSlow => (StatusCode::REQUEST_TIMEOUT, "/problems/too-slow", "Too slow"),
             RequestError::NameTaken(_) => (StatusCode::CONFLICT, "/problems/name-taken", "Name taken"),
             RequestError::RevisionMissing => (StatusCode::PRECONDITION_REQUIRED, "/problems/revision", "Revision missing"),
             RequestError::KeyUsed => (StatusCode::UNPROCESSABLE_ENTITY, "/problems/key-used", "Key used"),
@@ -128,8 +204,10 @@ impl ResponseError for RequestError {
             refusal: if let RequestError::Refused(refusal) = self { Some(refusal) } else { None },
             current: if let RequestError::Stale(current) = self { Some(current) } else { None },
         };
-        HttpResponse::build(status)
-            .content_type("application/problem+json")
-            .body(serde_json::to_string(&problem).unwrap_or_default())
+        let mut answer = HttpResponse::build(status);
+        if let Some(seconds) = self.wait() {
+            answer.insert_header((RETRY_AFTER, seconds));
+        }
+        answer.content_type("application/problem+json").body(serde_json::to_string(&problem).unwrap_or_default())
     }
 }

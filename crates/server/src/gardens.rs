@@ -1,25 +1,26 @@
-//! Gardens: making, seeing, exporting, importing, letting others in.
+//! Gardens: making, seeing, exporting, importing.
 
 use crate::Shared;
-use crate::auth::{InGarden, SignedIn};
-use crate::body::read;
-use crate::compute::work;
+use crate::auth::{Guest, InGarden, SignedIn};
+use crate::body::{JSON, planned, read, tagged, written};
 use crate::errors::RequestError;
+use crate::payload::{File, Sent, Words};
 use crate::ready::Ready;
 use crate::view::{GardenLine, GardenView, number, view};
 use actix_web::HttpResponse;
-use actix_web::http::header::{self, ETag, EntityTag};
-use actix_web::web::{Bytes, Data, Json, Query};
+use actix_web::http::header;
+use actix_web::web::{Data, Json};
 use jiff::civil::Date;
 use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use sparrow_core::catalogue::Catalogue;
 use sparrow_core::change::site::checked_site;
 use sparrow_core::reckon::day::Glance;
+use sparrow_core::work::Work;
 use sparrow_facts::garden::Garden;
 use sparrow_facts::site::Site;
 use sparrow_formats::garden_file;
-use sparrow_store::{GardenId, Role, StoreError};
+use sparrow_store::{AccountId, GardenId, History, Role, Versioned};
 use std::sync::Arc;
 use ts_rs::TS;
 
@@ -36,26 +37,9 @@ pub struct NewGarden {
     site: Site,
 }
 
-/// Someone to let in.
-#[derive(Deserialize, JsonSchema)]
-#[serde(deny_unknown_fields)]
-pub struct LetIn {
-    name: String,
-    #[schemars(with = "String")]
-    role: Role,
-}
-
-/// Someone who may come in, as the page shows it.
-#[derive(Serialize, JsonSchema)]
-pub struct MemberLine {
-    name: String,
-    #[schemars(with = "String")]
-    role: Role,
-}
-
 /// Signed-in accounts: the gardens they may see.
 #[utoipa::path(get, path = "/api/v1/gardens", responses((status = 200, description = "a list of gardens"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn list(shared: Data<Shared>, SignedIn(account): SignedIn) -> Result<Json<Vec<GardenLine>>, RequestError> {
+pub async fn list(shared: Data<Shared>, SignedIn { account, .. }: SignedIn) -> Result<Json<Vec<GardenLine>>, RequestError> {
     let gardens = shared.store.gardens_of(account).await?;
     let line = |listed: sparrow_store::Listed| GardenLine {
         id: number(listed.id.0),
@@ -68,17 +52,23 @@ pub async fn list(shared: Data<Shared>, SignedIn(account): SignedIn) -> Result<J
 
 /// Signed-in accounts: makes a garden of their own.
 #[utoipa::path(post, path = "/api/v1/gardens", responses((status = 200, description = "the garden"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn create(shared: Data<Shared>, SignedIn(account): SignedIn, body: Bytes) -> Result<HttpResponse, RequestError> {
+pub async fn create(
+    shared: Data<Shared>,
+    SignedIn { account, .. }: SignedIn,
+    Sent(body): Words,
+) -> Result<HttpResponse, RequestError> {
     let NewGarden { site } = read(&body)?;
     let garden = Garden::new(checked_site(&site)?);
     let id = shared.store.create_garden(account, &garden).await?;
-    made(&shared, id).await
+    made(&shared, account, id, garden).await
 }
 
 /// Anyone with a role in the garden: the garden on a day.
 #[utoipa::path(get, path = "/api/v1/gardens/{garden}", params(("garden" = i64, Path, description = "number of the garden"), ("on" = Option<String>, Query, description = "day to look at, YYYY-MM-DD")), responses((status = 200, description = "the garden and all that follows from it"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn show(inside: InGarden, day: Query<OnDay>) -> Result<HttpResponse, RequestError> {
-    Ok(answer(inside.view(inside.ready().await?, day.on).await?))
+pub async fn show(inside: InGarden<Guest>) -> Result<HttpResponse, RequestError> {
+    let day: OnDay = inside.query()?;
+    let (revision, told) = inside.view(inside.ready().await?, day.on, |view| written(&view)).await?;
+    Ok(tagged(revision).body(told?))
 }
 
 /// The day to look at, and what is seen now: the needle's day, the garden's revision, and the day it is.
@@ -102,80 +92,63 @@ pub enum Look {
 
 /// Anyone with a role in the garden: another day, told by what is otherwise on it than on the day seen before.
 #[utoipa::path(get, path = "/api/v1/gardens/{garden}/look", params(("garden" = i64, Path, description = "number of the garden"), ("on" = String, Query, description = "day to look at, YYYY-MM-DD"), ("was" = String, Query, description = "day seen before"), ("revision" = i64, Query, description = "revision seen"), ("today" = String, Query, description = "day it was when that was seen")), responses((status = 200, description = "what is otherwise, or the garden"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn look(inside: InGarden, turning: Query<Turning>) -> Result<HttpResponse, RequestError> {
-    let Turning { on, was, revision, today: then } = *turning;
+pub async fn look(inside: InGarden<Guest>) -> Result<HttpResponse, RequestError> {
+    let Turning { on, was, revision, today: then } = inside.query()?;
     let ready = inside.ready().await?;
     let today = inside.today(&ready);
-    let look = if (ready.at.revision, today) == (revision, then) {
+    planned(was)?;
+    planned(on)?;
+    let glance = if (ready.at.revision, today) == (revision, then) {
         let ready = Arc::clone(&ready);
-        work(move || ready.glance(was, on, today)).await?.map(Look::Glance)
+        let told = move |work: &Work| ready.glance(was, on, today, work).map(|glance| written(&Look::Glance(glance)));
+        inside.work(told).await?
     } else {
         None
     };
-    let look = match look {
-        Some(glance) => glance,
-        None => Look::Whole(Box::new(inside.view(ready, Some(on)).await?)),
+    let told = match glance {
+        Some(told) => told?,
+        None => inside.view(ready, Some(on), |view| written(&Look::Whole(Box::new(view)))).await?.1?,
     };
-    Ok(HttpResponse::Ok().insert_header((header::CACHE_CONTROL, "no-store")).json(look))
+    Ok(HttpResponse::Ok().insert_header((header::CACHE_CONTROL, "no-store")).content_type(JSON).body(told))
 }
 
 /// Anyone with a role in the garden: the garden as a file.
 #[utoipa::path(get, path = "/api/v1/gardens/{garden}/export", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "the garden's file"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn export(inside: InGarden) -> Result<HttpResponse, RequestError> {
+pub async fn export(inside: InGarden<Guest>) -> Result<HttpResponse, RequestError> {
     let ready = inside.ready().await?;
     let name: String =
         ready.garden().site.name.chars().map(|c| if c.is_ascii_alphanumeric() { c.to_ascii_lowercase() } else { '-' }).collect();
     Ok(HttpResponse::Ok()
         .content_type("application/json")
         .insert_header((header::CONTENT_DISPOSITION, format!("attachment; filename=\"{name}.garden.json\"")))
-        .body(garden_file::write(ready.garden())))
+        .body(inside.work(move |_| garden_file::write(ready.garden())).await?))
 }
 
 /// Signed-in accounts: makes a garden of their own from a file, or changes nothing.
 #[utoipa::path(post, path = "/api/v1/gardens/import", responses((status = 200, description = "the garden"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn import(shared: Data<Shared>, SignedIn(account): SignedIn, body: Bytes) -> Result<HttpResponse, RequestError> {
-    let read = work(move || {
+pub async fn import(
+    shared: Data<Shared>,
+    SignedIn { account, .. }: SignedIn,
+    Sent(body): File,
+) -> Result<HttpResponse, RequestError> {
+    let read = shared.pool.work(Some(account), move |_| {
         let text = std::str::from_utf8(&body);
         let text = text.map_err(|_| RequestError::Field("the file is not text; a garden file is JSON in UTF-8".into()))?;
         Ok::<_, RequestError>(garden_file::read(text, Catalogue::standard())?)
     });
     let garden = read.await??;
     let id = shared.store.create_garden(account, &garden).await?;
-    made(&shared, id).await
-}
-
-/// Anyone with a role in the garden: who may come in.
-#[utoipa::path(get, path = "/api/v1/gardens/{garden}/members", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "names and roles"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn members(inside: InGarden) -> Result<Json<Vec<MemberLine>>, RequestError> {
-    let members = inside.shared.store.members(inside.garden).await?;
-    Ok(Json(members.into_iter().map(|member| MemberLine { name: member.name, role: member.role }).collect()))
-}
-
-/// The owner: lets another account help or look.
-#[utoipa::path(post, path = "/api/v1/gardens/{garden}/members", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 204, description = "let in"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn let_in(inside: InGarden, body: Bytes) -> Result<HttpResponse, RequestError> {
-    inside.may_let_in()?;
-    let form: LetIn = read(&body)?;
-    let account = inside.shared.store.account_named(form.name.trim()).await.map_err(|error| match error {
-        StoreError::NotFound => RequestError::NotFound("name; they sign up first"),
-        other => other.into(),
-    })?;
-    if account.id == inside.account || form.role == Role::Owner {
-        return Err(RequestError::Field("an owner stays the owner; others can be helper or guest".into()));
-    }
-    inside.shared.store.let_in(inside.garden, account.id, form.role).await?;
-    Ok(HttpResponse::NoContent().finish())
+    made(&shared, account, id, garden).await
 }
 
 /// A garden that was just made, as its owner sees it.
-async fn made(shared: &Data<Shared>, id: GardenId) -> Result<HttpResponse, RequestError> {
-    let ready = Ready::of(shared.store.load(id).await?);
-    let today = shared.settings.today(ready.garden());
-    shared.gardens.keep(id, &ready);
-    Ok(answer(work(move || view(id, Role::Owner, &ready, None, today)).await?))
-}
-
-fn answer(view: GardenView) -> HttpResponse {
-    let tag = ETag(EntityTag::new_strong(view.revision.to_string()));
-    HttpResponse::Ok().insert_header(tag).insert_header((header::CACHE_CONTROL, "no-store")).json(view)
+async fn made(shared: &Data<Shared>, owner: AccountId, id: GardenId, garden: Garden) -> Result<HttpResponse, RequestError> {
+    let today = shared.settings.today(&garden);
+    let kept = shared.clone();
+    let told = move |work: &Work| {
+        let ready = Ready::of(Versioned { revision: 0, garden });
+        kept.gardens.keep(id, &ready);
+        written(&view((id, Role::Owner), (&ready, &History::default()), None, today, work))
+    };
+    Ok(tagged(0).body(shared.pool.work(Some(owner), told).await??))
 }

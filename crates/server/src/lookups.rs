@@ -1,4 +1,4 @@
-//! What anyone may look up: the catalogue, a tape's words, whether the server is well.
+//! What anyone may look up: the catalogue, a tape's words, whether the server is alive and ready.
 
 use crate::Shared;
 use crate::errors::RequestError;
@@ -10,6 +10,8 @@ use serde::Deserialize;
 use sparrow_core::catalogue::Catalogue;
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::units::{Length, Units};
+use std::time::Duration;
+use tokio::time::timeout;
 
 /// Anyone: everything known of plants.
 #[utoipa::path(get, path = "/api/v1/catalogue", responses((status = 200, description = "crops, families, relations and sources"), (status = "4XX", description = "problem details, RFC 9457")))]
@@ -32,12 +34,21 @@ pub async fn tape(typed: Query<Typed>) -> Result<Json<TapeReading>, RequestError
     Ok(Json(reading))
 }
 
-/// Anyone: whether the server and its database answer.
-#[utoipa::path(get, path = "/healthz", responses((status = 200, description = "well"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn health(shared: Data<Shared>) -> HttpResponse {
-    if shared.store.is_well().await {
-        HttpResponse::Ok().body("well")
+/// Anyone: whether the server is alive.
+#[utoipa::path(get, path = "/healthz", responses((status = 200, description = "alive")))]
+pub async fn alive() -> HttpResponse {
+    HttpResponse::Ok().body("alive")
+}
+
+/// Anyone: whether the server can serve, that is whether its database answers.
+#[utoipa::path(get, path = "/readyz", responses((status = 200, description = "ready"), (status = 503, description = "not ready")))]
+pub async fn ready(shared: Data<Shared>) -> HttpResponse {
+    if timeout(READY_WITHIN, shared.store.is_well()).await.is_ok_and(|well| well) {
+        HttpResponse::Ok().body("ready")
     } else {
-        HttpResponse::ServiceUnavailable().body("the database does not answer")
+        HttpResponse::ServiceUnavailable().insert_header((header::RETRY_AFTER, 2)).body("the database does not answer")
     }
 }
+
+/// How soon that is told.
+const READY_WITHIN: Duration = Duration::from_secs(2);

@@ -1,23 +1,24 @@
 //! The API's own description: the routes from their handlers, the bodies from the types they are read into and written
 //! from.
 
-use crate::changes::{Asking, Outcome};
+use crate::changes::{Asking, ChangeLine, Outcome};
 use crate::errors::Problem;
-use crate::gardens::{LetIn, Look, MemberLine, NewGarden};
+use crate::gardens::{Look, NewGarden};
 use crate::places::PlaceClimate;
 use crate::searches::Told;
 use crate::seasons::{CalendarAt, StationRead};
 use crate::view::{GardenLine, GardenView, TapeReading};
-use crate::{accounts, changed};
+use crate::{accounts, changed, members};
 use actix_web::{HttpResponse, Responder};
 use schemars::generate::SchemaSettings;
 use schemars::{JsonSchema, Schema, SchemaGenerator};
 use serde_json::{Map, Value, json};
-use sparrow_core::ask::question::{Answer, Question};
+use sparrow_core::ask::answer::Answer;
+use sparrow_core::ask::question::Question;
 use sparrow_core::catalogue::Catalogue;
 use sparrow_core::search::run::Search;
 use sparrow_formats::garden_file;
-use sparrow_formats::garden_file::GardenFile;
+use sparrow_formats::garden_file::{GardenFile, GardenFiles};
 use sparrow_places::towns::Town;
 use utoipa::OpenApi;
 
@@ -33,6 +34,13 @@ use utoipa::OpenApi;
         crate::accounts::sign_in_demo,
         crate::accounts::sign_out,
         crate::accounts::session,
+        crate::accounts::sessions,
+        crate::accounts::end_session,
+        crate::accounts::end_other_sessions,
+        crate::accounts::change_password,
+        crate::accounts::reset_password,
+        crate::accounts::export,
+        crate::accounts::end,
         crate::gardens::list,
         crate::gardens::create,
         crate::gardens::import,
@@ -44,8 +52,18 @@ use utoipa::OpenApi;
         crate::changes::undo,
         crate::changes::redo,
         crate::gardens::export,
-        crate::gardens::members,
-        crate::gardens::let_in,
+        crate::changes::list,
+        crate::members::members,
+        crate::members::set_role,
+        crate::members::let_go,
+        crate::members::invite,
+        crate::members::take_back,
+        crate::members::look,
+        crate::members::accept,
+        crate::members::hand_over,
+        crate::members::bin,
+        crate::members::binned,
+        crate::members::unbin,
         crate::seasons::station,
         crate::seasons::ics,
         crate::seasons::csv,
@@ -58,7 +76,8 @@ use utoipa::OpenApi;
         crate::lookups::tape,
         crate::places::towns,
         crate::places::climate,
-        crate::lookups::health,
+        crate::lookups::alive,
+        crate::lookups::ready,
         crate::openapi::openapi,
         crate::openapi::garden_file_schema,
     )
@@ -98,12 +117,17 @@ const fn route(method: &'static str, path: &'static str, asked: Option<Shape>, a
     Bodies { method, path, asked, answered: Some(("200", JSON, answered)) }
 }
 
+/// A route that is posted to, and answers with nothing.
+const fn read(path: &'static str, asked: Shape) -> Bodies {
+    Bodies { method: "post", path, asked: Some(asked), answered: None }
+}
+
 /// Every route with a body of JSON, read or answered; calendars, sheets and tables are described elsewhere.
 const BODIES: &[Bodies] = &[
     Bodies {
         method: "post",
         path: "/api/v1/accounts",
-        asked: Some(of::<accounts::Credentials>),
+        asked: Some(of::<accounts::NewAccount>),
         answered: Some(("201", JSON, of::<accounts::Me>)),
     },
     route("get", "/api/v1/session", None, of::<accounts::SessionView>),
@@ -129,8 +153,25 @@ const BODIES: &[Bodies] = &[
         asked: Some(of::<Search>),
         answered: Some(("200", "text/event-stream", of::<Told>)),
     },
-    route("get", "/api/v1/gardens/{garden}/members", None, of::<Vec<MemberLine>>),
-    Bodies { method: "post", path: "/api/v1/gardens/{garden}/members", asked: Some(of::<LetIn>), answered: None },
+    route("get", "/api/v1/account/sessions", None, of::<Vec<accounts::SessionLine>>),
+    read("/api/v1/account/password", of::<accounts::PasswordChange>),
+    read("/api/v1/account/reset", of::<accounts::PasswordReset>),
+    read("/api/v1/account/end", of::<accounts::Ending>),
+    route("get", "/api/v1/account/export", None, of::<GardenFiles>),
+    route("get", "/api/v1/bin", None, of::<Vec<members::BinLine>>),
+    route("post", "/api/v1/invitations/look", Some(of::<members::InvitationWord>), of::<members::InvitationView>),
+    route("post", "/api/v1/invitations/accept", Some(of::<members::InvitationWord>), of::<members::CameInto>),
+    route("get", "/api/v1/gardens/{garden}/changes", None, of::<Vec<ChangeLine>>),
+    route("get", "/api/v1/gardens/{garden}/members", None, of::<members::Members>),
+    Bodies {
+        method: "put",
+        path: "/api/v1/gardens/{garden}/members/{member}",
+        asked: Some(of::<members::RoleWanted>),
+        answered: None,
+    },
+    route("post", "/api/v1/gardens/{garden}/invitations", Some(of::<members::RoleWanted>), of::<members::Invited>),
+    read("/api/v1/gardens/{garden}/owner", of::<members::MemberNumber>),
+    read("/api/v1/gardens/{garden}/bin", of::<members::NameTyped>),
     route("post", "/api/v1/gardens/{garden}/station", None, of::<StationRead>),
     route("get", "/api/v1/gardens/{garden}/calendar", None, of::<CalendarAt>),
     route("post", "/api/v1/gardens/{garden}/calendar", None, of::<CalendarAt>),

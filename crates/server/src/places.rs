@@ -1,8 +1,8 @@
 //! Where does a garden lie, and what is its climate? Looked up in tables the program carries: nothing leaves the machine.
 
-use crate::compute::work;
+use crate::Shared;
 use crate::errors::RequestError;
-use actix_web::web::{Json, Query};
+use actix_web::web::{Data, Json, Query};
 use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use sparrow_core::change::limits::{self, number};
@@ -24,8 +24,8 @@ pub struct Begun {
 
 /// Anyone: towns whose names begin so, the largest first.
 #[utoipa::path(get, path = "/api/v1/towns", params(("name" = String, Query, description = "the beginning of a town's name; a country's or state's letters may follow after a comma")), responses((status = 200, description = "towns, the largest first"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn towns(begun: Query<Begun>) -> Result<Json<Vec<Town>>, RequestError> {
-    Ok(Json(work(move || towns::find(&begun.name)).await?))
+pub async fn towns(shared: Data<Shared>, begun: Query<Begun>) -> Result<Json<Vec<Town>>, RequestError> {
+    Ok(Json(shared.pool.work(None, move |_| towns::find(&begun.name)).await?))
 }
 
 /// A place on the map, in hundredths of a degree.
@@ -53,7 +53,7 @@ pub struct PlaceClimate {
 
 /// Anyone: what the climate of a place is.
 #[utoipa::path(get, path = "/api/v1/climate", params(("latitude" = i32, Query, description = "hundredths of a degree, north positive"), ("longitude" = Option<i32>, Query, description = "hundredths of a degree, east positive"), ("height" = Option<i16>, Query, description = "metres above the sea; without it as high as towns there lie")), responses((status = 200, description = "its months and frosts"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn climate(spot: Query<Spot>) -> Result<Json<PlaceClimate>, RequestError> {
+pub async fn climate(shared: Data<Shared>, spot: Query<Spot>) -> Result<Json<PlaceClimate>, RequestError> {
     let Spot { latitude, longitude, height } = *spot;
     number("latitude in hundredths of a degree", i64::from(latitude), limits::LATITUDE)?;
     if let Some(longitude) = longitude {
@@ -62,7 +62,7 @@ pub async fn climate(spot: Query<Spot>) -> Result<Json<PlaceClimate>, RequestErr
     if let Some(height) = height {
         number("height above the sea in metres", i64::from(height), limits::HEIGHT)?;
     }
-    Ok(Json(work(move || of(Latitude(latitude), longitude.map(Longitude), height)).await?))
+    Ok(Json(shared.pool.work(None, move |_| of(Latitude(latitude), longitude.map(Longitude), height)).await?))
 }
 
 fn of(latitude: Latitude, longitude: Option<Longitude>, height: Option<i16>) -> PlaceClimate {
@@ -95,3 +95,8 @@ fn of(latitude: Latitude, longitude: Option<Longitude>, height: Option<i16>) -> 
 
 /// The year in which frost edges are told: one without 29 February.
 const YEAR: i16 = 2027;
+
+/// Unfolds the tables of towns and climates.
+pub fn unfold() {
+    let _ = (towns::find("a"), of(Latitude(4500), Some(Longitude(900)), None));
+}

@@ -1,20 +1,20 @@
 //! Questions about a garden: their answers change nothing.
 
-use crate::auth::InGarden;
-use crate::body::read;
-use crate::compute::work;
+use crate::auth::{Guest, InGarden};
+use crate::body::{JSON, written};
 use crate::errors::RequestError;
+use crate::payload::{Call, Sent};
 use actix_web::HttpResponse;
 use actix_web::http::header;
-use actix_web::web::Bytes;
-use sparrow_core::ask::question::{self, Question};
+use sparrow_core::ask::answer;
+use sparrow_core::ask::question::Question;
 
 /// Anyone with a role in the garden: answers a question that changes nothing.
 #[utoipa::path(post, path = "/api/v1/gardens/{garden}/questions", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "the answer"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn question(inside: InGarden, body: Bytes) -> Result<HttpResponse, RequestError> {
-    let asked: Question = read(&body)?;
+pub async fn question(inside: InGarden<Guest>, Sent(body): Call) -> Result<HttpResponse, RequestError> {
+    let asked: Question = inside.read(body).await?;
     let ready = inside.ready().await?;
     let today = inside.today(&ready);
-    let answer = work(move || question::answer(ready.known(today), &asked)).await??;
-    Ok(HttpResponse::Ok().insert_header((header::CACHE_CONTROL, "no-store")).json(answer))
+    let told = inside.work(move |work| answer::answer(ready.known(today, work), &asked).map(|answer| written(&answer))).await??;
+    Ok(HttpResponse::Ok().insert_header((header::CACHE_CONTROL, "no-store")).content_type(JSON).body(told?))
 }

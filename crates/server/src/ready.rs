@@ -7,9 +7,10 @@ use sparrow_core::catalogue::Catalogue;
 use sparrow_core::growth::grower::Grower;
 use sparrow_core::known::Known;
 use sparrow_core::reckon::day::{Glance, Reckoning, glance, reckon};
+use sparrow_core::work::Work;
 use sparrow_facts::edit::{self, Edit};
 use sparrow_facts::garden::Garden;
-use sparrow_store::{GardenId, History, Versioned};
+use sparrow_store::{GardenId, Versioned};
 use std::sync::{Arc, Mutex, PoisonError};
 
 /// The most gardens kept at once; a full one is about half a megabyte.
@@ -21,7 +22,7 @@ type Days = (Date, Date);
 /// A garden as it stood at a revision, with all that a request needs to reason about it.
 #[derive(Debug)]
 pub struct Ready {
-    /// The garden at its revision, and what can be undone.
+    /// The garden at its revision.
     pub at: Versioned,
     grower: Arc<Grower>,
     /// What was reckoned of it last: for which needle's day and which today.
@@ -36,11 +37,11 @@ impl Ready {
     }
 
     /// The garden after some edits.
-    pub fn after(&self, edits: &[Edit], revision: i64, history: History) -> Arc<Ready> {
+    pub fn after(&self, edits: &[Edit], revision: i64) -> Arc<Ready> {
         let mut garden = self.at.garden.clone();
         edit::apply(&mut garden, edits);
         let same_place = garden.site == self.at.garden.site && garden.almanac == self.at.garden.almanac;
-        let at = Versioned { revision, garden, history };
+        let at = Versioned { revision, garden };
         if !same_place {
             return Ready::of(at);
         }
@@ -52,31 +53,39 @@ impl Ready {
         &self.at.garden
     }
 
-    /// What is known of it on a day.
-    pub fn known(&self, today: Date) -> Known<'_> {
-        Known::new(&self.at.garden, Catalogue::standard(), &self.grower, today)
+    /// What is known of it on a day, within so much work.
+    pub fn known<'a>(&'a self, today: Date, work: &'a Work) -> Known<'a> {
+        Known::new(&self.at.garden, Catalogue::standard(), &self.grower, today).within(work)
+    }
+
+    /// The day on which the needle rests.
+    pub fn resting_needle(&self, today: Date) -> Date {
+        self.grower.weather.resting_needle(today)
     }
 
     /// What follows from it on the needle's day.
-    pub fn reckon(&self, needle: Date, today: Date) -> Arc<Reckoning> {
+    pub fn reckon(&self, needle: Date, today: Date, work: &Work) -> Arc<Reckoning> {
         let mut kept = self.reckoned.lock().unwrap_or_else(PoisonError::into_inner);
         match &*kept {
             Some((of, reckoning)) if *of == (needle, today) => Arc::clone(reckoning),
             last => {
-                let known = self.known(today);
+                let known = self.known(today, work);
                 let near = last.as_ref().filter(|((_, then), _)| *then == today).map(|(_, reckoning)| reckoning);
                 // Another day of the same year is told from what is known of it already.
                 let glanced = near.and_then(|near| Some(Reckoning::clone(near).on(&glance(known, near, needle)?)));
                 let reckoning = Arc::new(glanced.unwrap_or_else(|| reckon(known, needle)));
-                *kept = Some(((needle, today), Arc::clone(&reckoning)));
+                // What was not reckoned to its end is nobody's answer.
+                if !work.is_over() {
+                    *kept = Some(((needle, today), Arc::clone(&reckoning)));
+                }
                 reckoning
             }
         }
     }
 
     /// What is otherwise on a day than on another one of the same growing year; nothing where they are of two years.
-    pub fn glance(&self, was: Date, needle: Date, today: Date) -> Option<Glance> {
-        glance(self.known(today), &self.reckon(was, today), needle)
+    pub fn glance(&self, was: Date, needle: Date, today: Date, work: &Work) -> Option<Glance> {
+        glance(self.known(today, work), &self.reckon(was, today, work), needle)
     }
 }
 

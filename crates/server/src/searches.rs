@@ -1,9 +1,9 @@
 //! Searches: asked for in one way, told of as server-sent events while they go on, and ended when nobody listens.
 
-use crate::auth::InGarden;
-use crate::body::read;
+use crate::auth::{Guest, InGarden};
+use crate::compute::Ends;
 use crate::errors::RequestError;
-use crate::queue::Queue;
+use crate::payload::{Call, Sent};
 use actix_web::HttpResponse;
 use actix_web::http::header;
 use actix_web::web::Bytes;
@@ -11,17 +11,23 @@ use schemars::JsonSchema;
 use serde::Serialize;
 use sparrow_core::known::Known;
 use sparrow_core::search::run::{self, Found, Search};
+use sparrow_core::work::Work;
 use sparrow_facts::refusal::Refusal;
 use std::convert::Infallible;
+use std::sync::Arc;
 use std::time::{Duration, Instant};
-use tokio::sync::mpsc::{Sender, channel};
-use tokio_stream::wrappers::ReceiverStream;
+use tokio::sync::{oneshot, watch};
+use tokio::time::{interval, timeout};
+use tokio_stream::StreamExt;
+use tokio_stream::wrappers::WatchStream;
 use ts_rs::TS;
 
-/// Searches wait here for their turn: a machine has few cores.
-static QUEUE: Queue = Queue::of(4);
 /// The longest a search goes on when it is not stopped.
 const LONGEST: Duration = Duration::from_secs(30);
+/// How much longer one is let be that does not ask whether to go on.
+const GRACE: Duration = Duration::from_secs(5);
+/// When nothing is told for so long, an empty line is.
+const PULSE: Duration = Duration::from_millis(500);
 /// Between two tellings of one search.
 const BETWEEN: Duration = Duration::from_millis(80);
 
@@ -52,59 +58,78 @@ pub enum Told {
 /// Anyone with a role in the garden: searches for the best, as server-sent events `waiting`, `going` and at last `done`,
 /// `stopped` or `refused`. Ending the request ends the search.
 #[utoipa::path(post, path = "/api/v1/gardens/{garden}/searches", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "events of the search", content_type = "text/event-stream"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn search(inside: InGarden, body: Bytes) -> Result<HttpResponse, RequestError> {
-    let wanted: Search = read(&body)?;
+pub async fn search(inside: InGarden<Guest>, Sent(body): Call) -> Result<HttpResponse, RequestError> {
+    let wanted: Search = inside.read(body).await?;
     let ready = inside.ready().await?;
     let today = inside.today(&ready);
-    let (sender, receiver) = channel(64);
+    let (shared, who) = (inside.shared.clone(), inside.account);
+    let ticket = shared.pool.searches.ticket(who.0).ok_or(RequestError::Busy)?;
+    // Only what was told last is kept for a listener: one who does not listen holds nobody up.
+    let (sender, receiver) = watch::channel(Bytes::new());
+    let work = Arc::new(Work::of(u64::MAX - 1));
+    let listens = Ends(Arc::clone(&work));
     actix_web::rt::spawn(async move {
-        let waiting = |before| sender.send(event(&Told::Waiting { before }));
+        let waiting = |before| _ = sender.send_replace(event(&Told::Waiting { before }));
         let turn = tokio::select! {
-            turn = QUEUE.turn(waiting) => turn,
+            turn = ticket.turn(waiting) => turn,
             () = sender.closed() => return,
         };
-        tokio::task::spawn_blocking(move || {
-            searched(ready.known(today), &wanted, LONGEST, &sender);
-            drop(turn);
-        });
+        let own = Arc::clone(&work);
+        let (ends, ended) = oneshot::channel::<()>();
+        let search = move || {
+            searched(ready.known(today, &own), &wanted, LONGEST, &sender);
+            drop((turn, ends));
+        };
+        // A search asks often whether to go on; one that does not is ended all the same.
+        if shared.pool.search(Some(who), search).is_ok() && timeout(LONGEST + GRACE, ended).await.is_err() {
+            work.end();
+        }
+    });
+    let events = WatchStream::from_changes(receiver).timeout_repeating(interval(PULSE)).map(move |told| {
+        // Dropped with the stream, when nobody listens any more.
+        let _listens = &listens;
+        // Only by writing is it noticed that nobody listens.
+        Ok::<_, Infallible>(told.unwrap_or(Bytes::from_static(b":\n\n")))
     });
     Ok(HttpResponse::Ok()
         .content_type("text/event-stream")
         .insert_header((header::CACHE_CONTROL, "no-store"))
         // Compression would hold events back until there are enough of them.
         .insert_header((header::CONTENT_ENCODING, "identity"))
-        .streaming(ReceiverStream::new(receiver)))
+        .streaming(events))
 }
 
-type Event = Result<Bytes, Infallible>;
-
 /// Searches for so long at most, and tells what it finds.
-fn searched(known: Known, wanted: &Search, longest: Duration, sender: &Sender<Event>) {
+fn searched(known: Known, wanted: &Search, longest: Duration, sender: &watch::Sender<Bytes>) {
     let begun = Instant::now();
     let mut stopped = false;
     let mut last: Option<Instant> = None;
     let mut watch = |found: Option<&dyn Fn() -> Found>| {
         if let Some(found) = found.filter(|_| last.is_none_or(|at| at.elapsed() >= BETWEEN)) {
             last = Some(Instant::now());
-            // A listener who is gone is seen to below.
-            let _ = sender.blocking_send(event(&Told::Going(found())));
+            sender.send_replace(event(&Told::Going(found())));
         }
         stopped = begun.elapsed() >= longest || sender.is_closed();
         !stopped
     };
     let told = match run::run(known, wanted, &mut watch) {
+        _ if known.work.is_over() => refused(Refusal::TooMuch),
         Ok(found) if stopped => Told::Stopped(found),
         Ok(found) => Told::Done(found),
-        Err(refusal) => Told::Refused { said: refusal.to_string(), refusal },
+        Err(refusal) => refused(refusal),
     };
-    let _ = sender.blocking_send(event(&told));
+    sender.send_replace(event(&told));
+}
+
+fn refused(refusal: Refusal) -> Told {
+    Told::Refused { said: refusal.to_string(), refusal }
 }
 
 /// One event as it goes over the line.
-fn event(told: &Told) -> Event {
+fn event(told: &Told) -> Bytes {
     let told = serde_json::to_value(told).unwrap_or_default();
     let name = told["event"].as_str().unwrap_or_default();
-    Ok(Bytes::from(format!("event: {name}\ndata: {}\n\n", told["data"])))
+    Bytes::from(format!("event: {name}\ndata: {}\n\n", told["data"]))
 }
 
 #[cfg(test)]
@@ -119,14 +144,9 @@ mod tests {
         let garden = sparrow_demo::quillet_lane(today).expect("the demo household stands on its own rules");
         let grower = Grower::of(&garden, Catalogue::standard());
         let wanted: Search = serde_json::from_str(wanted).expect("a search");
-        let (sender, mut receiver) = channel(1000);
+        let (sender, receiver) = watch::channel(Bytes::new());
         searched(Known::new(&garden, Catalogue::standard(), &grower, today), &wanted, longest, &sender);
-        drop(sender);
-        let mut last = String::new();
-        while let Some(Ok(told)) = receiver.blocking_recv() {
-            last = String::from_utf8_lossy(&told).into_owned();
-        }
-        last
+        String::from_utf8_lossy(&receiver.borrow()).into_owned()
     }
 
     #[test]

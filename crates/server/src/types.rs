@@ -1,12 +1,14 @@
 //! The page's TypeScript types, written from the Rust types it is sent and sends.
 
-use crate::changes::Outcome;
+use crate::changes::{ChangeLine, Outcome};
 use crate::gardens::Look;
 use crate::places::PlaceClimate;
 use crate::searches::Told;
 use crate::seasons::{CalendarAt, StationRead};
 use crate::view::{GardenLine, GardenView, TapeReading};
-use sparrow_core::ask::question::{Answer, Question};
+use crate::{accounts, members};
+use sparrow_core::ask::answer::Answer;
+use sparrow_core::ask::question::Question;
 use sparrow_core::catalogue::Catalogue;
 use sparrow_core::change::command::Command;
 use sparrow_core::change::limits;
@@ -24,6 +26,14 @@ pub fn write_types(folder: &Path) -> Result<(), ExportError> {
     Look::export_all(&config)?;
     GardenView::export_all(&config)?;
     GardenLine::export_all(&config)?;
+    ChangeLine::export_all(&config)?;
+    accounts::SessionView::export_all(&config)?;
+    accounts::SessionLine::export_all(&config)?;
+    members::Members::export_all(&config)?;
+    members::Invited::export_all(&config)?;
+    members::InvitationView::export_all(&config)?;
+    members::CameInto::export_all(&config)?;
+    members::BinLine::export_all(&config)?;
     TapeReading::export_all(&config)?;
     Town::export_all(&config)?;
     PlaceClimate::export_all(&config)?;

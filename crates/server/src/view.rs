@@ -5,8 +5,9 @@ use jiff::civil::Date;
 use schemars::JsonSchema;
 use serde::Serialize;
 use sparrow_core::reckon::day::Reckoning;
+use sparrow_core::work::Work;
 use sparrow_facts::garden::Garden;
-use sparrow_store::{GardenId, Role, Versioned};
+use sparrow_store::{GardenId, History, Role, Versioned};
 use std::sync::Arc;
 use ts_rs::TS;
 
@@ -27,7 +28,7 @@ pub struct GardenView {
     pub reckoning: Arc<Reckoning>,
     /// The day it is.
     pub today: Date,
-    /// The kind of command that undo would take back.
+    /// The kind of command that undo would take back: the last of whoever asks.
     pub undo: Option<String>,
     /// The kind of command that redo would do again.
     pub redo: Option<String>,
@@ -60,15 +61,21 @@ pub struct TapeReading {
 }
 
 /// A garden's view on a day, or on the day where the needle rests.
-pub fn view(id: GardenId, role: Role, ready: &Ready, needle: Option<Date>, today: Date) -> GardenView {
-    let Versioned { revision, garden, history } = &ready.at;
-    let needle = needle.unwrap_or_else(|| ready.known(today).grower.weather.resting_needle(today));
+pub fn view(
+    (id, role): (GardenId, Role),
+    (ready, history): (&Ready, &History),
+    needle: Option<Date>,
+    today: Date,
+    work: &Work,
+) -> GardenView {
+    let Versioned { revision, garden } = &ready.at;
+    let needle = needle.unwrap_or_else(|| ready.resting_needle(today));
     GardenView {
         id: number(id.0),
         role,
         revision: number(*revision),
         garden: garden.clone(),
-        reckoning: ready.reckon(needle, today),
+        reckoning: ready.reckon(needle, today, work),
         today,
         undo: kind(history.undo.as_ref()),
         redo: kind(history.redo.as_ref()),

@@ -3,6 +3,7 @@
 use crate::columns::{fit, of_word, word};
 use crate::{GardenId, StoreError};
 use jiff_sqlx::{Date, ToSqlx};
+use serde_json::{Value, json};
 use sparrow_facts::almanac::{Almanac, BedWarmth, Climate, Cover, Monthly, Mulch, Shelf, SoilReading, Station, StationYear};
 use sparrow_facts::ids::BedId;
 use sparrow_facts::units::TenthsC;
@@ -163,15 +164,15 @@ pub async fn forget_bed_warmth(connection: &mut PgConnection, garden: GardenId, 
     bed_warmth(connection, garden, BedWarmth { bed, mulch: Mulch::None, cover: Cover::None }).await
 }
 
-/// Writes a reading of a soil thermometer.
-pub async fn reading(connection: &mut PgConnection, garden: GardenId, one: SoilReading) -> Result<u64, StoreError> {
+/// Writes readings in one statement; of each bed and day one.
+pub async fn readings_written(connection: &mut PgConnection, garden: GardenId, all: &[&SoilReading]) -> Result<u64, StoreError> {
+    let rows = all.iter().map(|one| json!({ "bed_id": one.bed, "day": one.on, "tenths_c": one.soil })).collect();
     let done = sqlx::query!(
-        "insert into soil_reading (garden_id, bed_id, day, tenths_c) values ($1, $2, $3::date, $4)
+        "insert into soil_reading (garden_id, bed_id, day, tenths_c)
+         select $1, bed_id, day, tenths_c from jsonb_to_recordset($2) as r(bed_id integer, day date, tenths_c smallint)
          on conflict (garden_id, bed_id, day) do update set tenths_c = excluded.tenths_c",
         garden.0,
-        fit::<i32, _>(one.bed.0)?,
-        one.on.to_sqlx() as _,
-        one.soil.0
+        Value::Array(rows)
     );
     Ok(done.execute(connection).await?.rows_affected())
 }

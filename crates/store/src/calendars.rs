@@ -1,39 +1,63 @@
-//! The private links under which a garden's calendar can be subscribed to.
+//! The private links under which members subscribe to a garden's calendar.
 
-use crate::{GardenId, Store, StoreError};
-
-/// A garden's calendar: what its entries are named by, and its link while it has one.
-#[derive(Debug, Clone, PartialEq, Eq)]
-pub struct CalendarLink {
-    /// Goes into the name of every entry; never changes.
-    pub uid: String,
-    /// The private part of its link; nothing when none is given out, or it was revoked.
-    pub token: Option<String>,
-}
+use crate::secrets::hash;
+use crate::{AccountId, GardenId, Store, StoreError};
 
 impl Store {
-    /// The calendar of a garden; `fresh` names its entries when it is asked for the first time.
-    pub async fn calendar(&self, garden: GardenId, fresh: &str) -> Result<CalendarLink, StoreError> {
-        sqlx::query!(
-            "insert into calendar_link (garden_id, uid) values ($1, $2) on conflict (garden_id) do nothing",
+    /// What the entries of a garden's calendar are named by; `fresh` names them when it is asked for the first time.
+    pub async fn calendar_uid(&self, garden: GardenId, fresh: &str) -> Result<String, StoreError> {
+        let there = sqlx::query_scalar!("select uid from calendar_link where garden_id = $1", garden.0);
+        if let Some(uid) = there.fetch_optional(&self.pool).await? {
+            return Ok(uid);
+        }
+        let made = sqlx::query_scalar!(
+            "insert into calendar_link (garden_id, uid) values ($1, $2)
+             on conflict (garden_id) do update set uid = calendar_link.uid returning uid",
             garden.0,
             fresh
-        )
-        .execute(&self.pool)
-        .await?;
-        let link = sqlx::query_as!(CalendarLink, "select uid, token from calendar_link where garden_id = $1", garden.0);
-        Ok(link.fetch_one(&self.pool).await?)
+        );
+        Ok(made.fetch_one(&self.pool).await?)
     }
 
-    /// Gives a garden's calendar a new link in place of any other, or takes it away.
-    pub async fn set_calendar_token(&self, garden: GardenId, token: Option<&str>) -> Result<(), StoreError> {
-        sqlx::query!("update calendar_link set token = $2 where garden_id = $1", garden.0, token).execute(&self.pool).await?;
+    /// Whether a member has a link to a garden's calendar.
+    pub async fn is_subscribed(&self, garden: GardenId, account: AccountId) -> Result<bool, StoreError> {
+        let there = sqlx::query_scalar!(
+            "select exists (select from calendar_subscription where garden_id = $1 and account_id = $2) as \"there!\"",
+            garden.0,
+            account.0
+        );
+        Ok(there.fetch_one(&self.pool).await?)
+    }
+
+    /// Gives a member a link to a garden's calendar in place of any other, or takes it away.
+    pub async fn subscribe(&self, garden: GardenId, account: AccountId, token: Option<&str>) -> Result<(), StoreError> {
+        let mut tx = self.pool.begin().await?;
+        sqlx::query!("delete from calendar_subscription where garden_id = $1 and account_id = $2", garden.0, account.0)
+            .execute(&mut *tx)
+            .await?;
+        if let Some(token) = token {
+            sqlx::query!(
+                "insert into calendar_subscription (token_hash, garden_id, account_id) values ($1, $2, $3)",
+                hash(token),
+                garden.0,
+                account.0
+            )
+            .execute(&mut *tx)
+            .await?;
+        }
+        tx.commit().await?;
         Ok(())
     }
 
-    /// The garden of a link; [`StoreError::NotFound`] when there is none, or none any more.
-    pub async fn garden_of_token(&self, token: &str) -> Result<GardenId, StoreError> {
-        let garden = sqlx::query_scalar!("select garden_id from calendar_link where token = $1", token);
-        Ok(GardenId(garden.fetch_one(&self.pool).await?))
+    /// The garden of a link, and its revision; [`StoreError::NotFound`] when there is none, or none any more.
+    pub async fn garden_of_token(&self, token: &str) -> Result<(GardenId, i64), StoreError> {
+        let row = sqlx::query!(
+            "select g.id, g.revision from calendar_subscription c join garden g on g.id = c.garden_id
+             where c.token_hash = $1 and g.binned_at is null",
+            hash(token)
+        )
+        .fetch_one(&self.pool)
+        .await?;
+        Ok((GardenId(row.id), row.revision))
     }
 }

@@ -1,14 +1,22 @@
 //! Changes of a garden: one transaction each, with revision, inverse, undo and redo.
 //!
+//! Undo takes back one's own last change: where others have changed the garden since, whoever asks must first see whether it
+//! can still be taken back.
+//!
 //! A change is planned before it comes here, on the revision its asker saw; the garden's row is locked only to compare
 //! that revision and to write.
 
 use crate::{AccountId, GardenId, Store, StoreError, facts, upgrade, write};
-use serde_json::{Value, json};
+use jiff::Timestamp;
+use jiff_sqlx::Timestamp as Stamp;
+use serde_json::Value;
 use sparrow_facts::edit::{Edit, inverse};
 use sparrow_facts::garden::Garden;
 use sparrow_facts::refusal::Refusal;
 use sqlx::{PgConnection, Postgres, Transaction};
+
+/// How often a change is tried that the database rolls back because it ran into another.
+const TRIES: usize = 3;
 
 /// A garden at a revision.
 #[derive(Debug, Clone, PartialEq)]
@@ -17,17 +25,56 @@ pub struct Versioned {
     pub revision: i64,
     /// Its facts.
     pub garden: Garden,
-    /// What can be undone and done again.
-    pub history: History,
 }
 
-/// The next command to undo and to do again, as they were asked for.
+/// The next command of one member to undo and to do again, as it was asked for.
 #[derive(Debug, Clone, PartialEq, Default)]
 pub struct History {
     /// What undo would take back.
     pub undo: Option<Value>,
     /// What redo would do again.
     pub redo: Option<Value>,
+}
+
+/// Which way through what was changed.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum Way {
+    /// A change is taken back.
+    Undo,
+    /// What was taken back is done again.
+    Redo,
+}
+
+/// A change that is to be taken back or done again.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Step {
+    /// Which way.
+    pub way: Way,
+    /// Its number.
+    pub number: i64,
+    /// Who made the change.
+    pub by: Option<AccountId>,
+    /// What is to be written.
+    pub edits: Vec<Edit>,
+    /// Others have made changes since that stand.
+    pub others: bool,
+}
+
+/// A change as a list shows it.
+#[derive(Debug, Clone, PartialEq)]
+pub struct ChangeLine {
+    /// Its number in the garden, from 1.
+    pub number: i64,
+    /// Who made it; nothing when the account is no more.
+    pub by: Option<AccountId>,
+    /// Their name.
+    pub name: Option<String>,
+    /// When.
+    pub at: Timestamp,
+    /// The command, as it was asked for.
+    pub command: Value,
+    /// It was taken back.
+    pub undone: bool,
 }
 
 /// Who asks for a change, on which revision, under which key.
@@ -50,10 +97,6 @@ pub enum Made {
     Now {
         /// The garden's revision after it.
         revision: i64,
-        /// What can be undone and done again after it.
-        history: History,
-        /// What it changed.
-        edits: Vec<Edit>,
     },
     /// It had been made before, under the same key; nothing was changed now.
     Before,
@@ -66,8 +109,48 @@ impl Store {
         // One picture of all tables, however many changes come meanwhile.
         sqlx::query!("set transaction isolation level repeatable read, read only").execute(&mut *tx).await?;
         let revision = sqlx::query_scalar!("select revision from garden where id = $1", garden.0).fetch_one(&mut *tx).await?;
-        let history = history(&mut tx, garden).await?;
-        Ok(Versioned { revision, garden: facts::load(&mut tx, garden).await?, history })
+        Ok(Versioned { revision, garden: facts::load(&mut tx, garden).await? })
+    }
+
+    /// What a member can take back and do again in a garden: their own changes, the latest first and last.
+    pub async fn history(&self, garden: GardenId, by: AccountId) -> Result<History, StoreError> {
+        let row = sqlx::query!(
+            "select (select command from change where garden_id = $1 and account_id = $2 and state = 'done'
+                     order by number desc limit 1) as undo,
+                    (select command from change where garden_id = $1 and account_id = $2 and state = 'undone'
+                     order by number limit 1) as redo",
+            garden.0,
+            by.0
+        )
+        .fetch_one(&self.pool)
+        .await?;
+        Ok(History { undo: row.undo, redo: row.redo })
+    }
+
+    /// The changes of a garden before a number, or the latest, the latest first; those that were dropped are left out.
+    pub async fn changes(&self, garden: GardenId, before: Option<i64>, most: i64) -> Result<Vec<ChangeLine>, StoreError> {
+        let rows = sqlx::query!(
+            r#"select c.number, c.account_id, a.name as "name?", c.at as "at: Stamp", c.command, c.state = 'undone' as "undone!"
+               from change c left join account a on a.id = c.account_id
+               where c.garden_id = $1 and c.state <> 'dropped' and ($2::bigint is null or c.number < $2)
+               order by c.number desc limit $3"#,
+            garden.0,
+            before,
+            most
+        )
+        .fetch_all(&self.pool)
+        .await?;
+        Ok(rows
+            .into_iter()
+            .map(|row| ChangeLine {
+                number: row.number,
+                by: row.account_id.map(AccountId),
+                name: row.name,
+                at: row.at.to_jiff(),
+                command: row.command,
+                undone: row.undone,
+            })
+            .collect())
     }
 
     /// Whether the request of a key was made before.
@@ -82,22 +165,32 @@ impl Store {
     ///
     /// [`StoreError::Stale`] when the garden has moved on since; a request with a key that was made before is not made
     /// again.
-    pub async fn change(&self, asked: Asked<'_>, command: Value, edits: Vec<Edit>) -> Result<Made, StoreError> {
+    pub async fn change(&self, asked: Asked<'_>, command: &Value, edits: &[Edit]) -> Result<Made, StoreError> {
+        for _ in 1..TRIES {
+            match self.change_once(asked, command, edits).await {
+                Err(StoreError::RolledBack(_)) => {}
+                made => return made,
+            }
+        }
+        self.change_once(asked, command, edits).await
+    }
+
+    async fn change_once(&self, asked: Asked<'_>, command: &Value, edits: &[Edit]) -> Result<Made, StoreError> {
         let mut tx = self.pool.begin().await?;
-        if moved_on(&mut tx, asked, &command).await? {
+        if moved_on(&mut tx, asked, command).await? {
             return Ok(Made::Before);
         }
-        write::edits(&mut tx, asked.garden, &edits).await?;
+        write::edits(&mut tx, asked.garden, edits).await?;
         let revision = sqlx::query_scalar!(
-            "with dropped as (update change set state = 'dropped' where garden_id = $1 and state = 'undone'),
+            "with dropped as (update change set state = 'dropped' where garden_id = $1 and account_id = $2 and state = 'undone'),
                   noted as (insert into change (garden_id, number, account_id, state, command, edits, edits_version)
                             select $1, coalesce(max(number), 0) + 1, $2, 'done', $3, $4, $6 from change where garden_id = $1),
                   keyed as (insert into made_request (garden_id, key, asked) select $1, $5, $3 where $5::text is not null)
              update garden set revision = revision + 1 where id = $1 returning revision",
             asked.garden.0,
             asked.by.0,
-            &command,
-            serde_json::to_value(&edits)?,
+            command,
+            serde_json::to_value(edits)?,
             asked.key,
             upgrade::EDITS
         )
@@ -106,9 +199,9 @@ impl Store {
         match revision {
             Ok(revision) => {
                 tx.commit().await?;
-                Ok(Made::Now { revision, history: History { undo: Some(command), redo: None }, edits })
+                Ok(Made::Now { revision })
             }
-            Err(error) => self.made_already(tx, error.into(), asked, &command).await,
+            Err(error) => self.made_already(tx, error.into(), asked, command).await,
         }
     }
 
@@ -129,50 +222,62 @@ impl Store {
         }
     }
 
-    /// Takes the last change back; refused when there is none.
-    pub async fn undo(&self, asked: Asked<'_>) -> Result<Made, StoreError> {
-        self.step(asked, Step::Undo).await
-    }
-
-    /// Does again what was undone last; refused when there is nothing.
-    pub async fn redo(&self, asked: Asked<'_>) -> Result<Made, StoreError> {
-        self.step(asked, Step::Redo).await
-    }
-
-    /// One step back or forth through what was changed.
-    async fn step(&self, asked: Asked<'_>, step: Step) -> Result<Made, StoreError> {
-        let (mut tx, garden) = (self.pool.begin().await?, asked.garden.0);
-        let told = json!({ "do": match step { Step::Undo => "undo", Step::Redo => "redo" } });
-        if moved_on(&mut tx, asked, &told).await? {
-            return Ok(Made::Before);
-        }
-        let (from, to) = match step {
-            Step::Undo => ("done", "undone"),
-            Step::Redo => ("undone", "done"),
-        };
+    /// The change that a member would take back or do again: their own, or with a number that one, whoever made it.
+    ///
+    /// # Errors
+    /// [`Refusal::NothingTo`] when there is none.
+    pub async fn next_step(&self, asked: Asked<'_>, way: Way, number: Option<i64>) -> Result<Step, StoreError> {
+        let from = if way == Way::Undo { "done" } else { "undone" };
         // The latest that was done is taken back; the earliest that was taken back is done again.
         let stored = sqlx::query!(
-            "update change set state = $3 where garden_id = $1 and number =
-                 (select case $2 when 'done' then max(number) else min(number) end
-                  from change where garden_id = $1 and state = $2::text)
-             returning edits, edits_version",
-            garden,
+            "select c.number, c.account_id, c.edits, c.edits_version,
+                    exists (select from change later where later.garden_id = $1 and later.number > c.number
+                            and later.state = 'done' and later.account_id is distinct from $2) as \"others!\"
+             from change c where c.garden_id = $1 and c.state = $3
+               and case when $4::bigint is null then c.account_id = $2 else c.number = $4 end
+             order by case $3 when 'done' then -c.number else c.number end limit 1",
+            asked.garden.0,
+            asked.by.0,
             from,
-            to
+            number
         )
-        .fetch_optional(&mut *tx)
+        .fetch_optional(&self.pool)
         .await?;
-        let what = match step {
-            Step::Undo => "undo",
-            Step::Redo => "do again",
-        };
+        let what = if way == Way::Undo { "undo" } else { "do again" };
         let stored = stored.ok_or(Refusal::NothingTo { what })?;
         let edits = upgrade::edits(stored.edits, stored.edits_version)?;
-        let edits = match step {
-            Step::Undo => inverse(edits),
-            Step::Redo => edits,
-        };
-        write::edits(&mut tx, asked.garden, &edits).await?;
+        let edits = if way == Way::Undo { inverse(edits) } else { edits };
+        Ok(Step { way, number: stored.number, by: stored.account_id.map(AccountId), edits, others: stored.others })
+    }
+
+    /// Takes a change back, or does it again, in the garden as its asker saw it.
+    pub async fn step(&self, asked: Asked<'_>, step: &Step, told: &Value) -> Result<Made, StoreError> {
+        for _ in 1..TRIES {
+            match self.step_once(asked, step, told).await {
+                Err(StoreError::RolledBack(_)) => {}
+                made => return made,
+            }
+        }
+        self.step_once(asked, step, told).await
+    }
+
+    async fn step_once(&self, asked: Asked<'_>, step: &Step, told: &Value) -> Result<Made, StoreError> {
+        let (mut tx, garden) = (self.pool.begin().await?, asked.garden.0);
+        if moved_on(&mut tx, asked, told).await? {
+            return Ok(Made::Before);
+        }
+        let (from, to) = if step.way == Way::Undo { ("done", "undone") } else { ("undone", "done") };
+        let moved = sqlx::query!(
+            "update change set state = $4 where garden_id = $1 and number = $2 and state = $3",
+            garden,
+            step.number,
+            from,
+            to
+        );
+        if moved.execute(&mut *tx).await?.rows_affected() == 0 {
+            return Err(StoreError::NotFound);
+        }
+        write::edits(&mut tx, asked.garden, &step.edits).await?;
         let revision = sqlx::query_scalar!(
             "with keyed as (insert into made_request (garden_id, key, asked) select $1, $2, $3 where $2::text is not null)
              update garden set revision = revision + 1 where id = $1 returning revision",
@@ -182,23 +287,14 @@ impl Store {
         )
         .fetch_one(&mut *tx)
         .await;
-        let revision = match revision {
-            Ok(revision) => revision,
-            Err(error) => return self.made_already(tx, error.into(), asked, &told).await,
-        };
-        let history = history(&mut tx, asked.garden).await?;
-        tx.commit().await?;
-        Ok(Made::Now { revision, history, edits })
+        match revision {
+            Ok(revision) => {
+                tx.commit().await?;
+                Ok(Made::Now { revision })
+            }
+            Err(error) => self.made_already(tx, error.into(), asked, told).await,
+        }
     }
-}
-
-/// Which way through what was changed.
-#[derive(Debug, Clone, Copy)]
-enum Step {
-    /// The last change is taken back.
-    Undo,
-    /// What was taken back last is done again.
-    Redo,
 }
 
 /// Locks the garden, and tells whether a request that finds it moved on is the very one that was made before.
@@ -233,15 +329,4 @@ async fn was_made(connection: &mut PgConnection, garden: GardenId, key: Option<&
         Some(made) if made == *asked => Ok(true),
         Some(_) => Err(StoreError::KeyUsed),
     }
-}
-
-async fn history(connection: &mut PgConnection, garden: GardenId) -> Result<History, StoreError> {
-    let row = sqlx::query!(
-        "select (select command from change where garden_id = $1 and state = 'done' order by number desc limit 1) as undo,
-                (select command from change where garden_id = $1 and state = 'undone' order by number limit 1) as redo",
-        garden.0
-    )
-    .fetch_one(connection)
-    .await?;
-    Ok(History { undo: row.undo, redo: row.redo })
 }

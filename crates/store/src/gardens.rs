@@ -2,6 +2,8 @@
 
 use crate::columns::{of_word, word};
 use crate::{AccountId, GardenId, Store, StoreError, write};
+use jiff::Timestamp;
+use jiff_sqlx::Timestamp as Stamp;
 use serde::{Deserialize, Serialize};
 use sparrow_facts::almanac::Almanac;
 use sparrow_facts::difference;
@@ -10,15 +12,15 @@ use sparrow_facts::garden::Garden;
 use sparrow_facts::turns::Turns;
 
 /// What an account may do in a garden.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
 #[serde(rename_all = "lowercase")]
 pub enum Role {
-    /// Everything, and letting others in.
-    Owner,
-    /// Everything but letting others in.
-    Helper,
     /// Look, and touch nothing.
     Guest,
+    /// Everything but letting others in.
+    Helper,
+    /// Everything, and letting others in.
+    Owner,
 }
 
 /// A garden as a list shows it.
@@ -35,20 +37,36 @@ pub struct Listed {
 }
 
 /// Someone who may come into a garden.
-#[derive(Debug, Clone)]
+#[derive(Debug, Clone, PartialEq, Eq)]
 pub struct Member {
+    /// Their account.
+    pub account: AccountId,
     /// The name they sign in with.
     pub name: String,
     /// What they may do.
     pub role: Role,
 }
 
+/// A garden in its owner's bin.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct Binned {
+    /// Its number.
+    pub id: GardenId,
+    /// Its name.
+    pub name: String,
+    /// When it is gone for good.
+    pub until: Timestamp,
+}
+
+/// How long a garden stays in the bin \[days\].
+pub const BIN_DAYS: i32 = 30;
+
 impl Store {
     /// The gardens an account may see, its own first made first.
     pub async fn gardens_of(&self, account: AccountId) -> Result<Vec<Listed>, StoreError> {
         let rows = sqlx::query!(
             "select g.id, g.name, g.place, m.role from garden g join membership m on m.garden_id = g.id
-             where m.account_id = $1 order by g.id",
+             where m.account_id = $1 and g.binned_at is null order by g.id",
             account.0
         )
         .fetch_all(&self.pool)
@@ -58,22 +76,15 @@ impl Store {
             .collect()
     }
 
-    /// What an account may do in a garden, and the garden's revision; [`StoreError::NotFound`] when it may do nothing.
-    pub async fn role(&self, garden: GardenId, account: AccountId) -> Result<(Role, i64), StoreError> {
-        let row = sqlx::query!(
-            "select m.role, g.revision from membership m join garden g on g.id = m.garden_id
-             where m.garden_id = $1 and m.account_id = $2",
+    /// A garden's revision; [`StoreError::NotFound`] when an account may not come into it.
+    pub async fn revision(&self, garden: GardenId, account: AccountId) -> Result<i64, StoreError> {
+        let revision = sqlx::query_scalar!(
+            "select g.revision from membership m join garden g on g.id = m.garden_id
+             where m.garden_id = $1 and m.account_id = $2 and g.binned_at is null",
             garden.0,
             account.0
-        )
-        .fetch_one(&self.pool)
-        .await?;
-        Ok((of_word(&row.role)?, row.revision))
-    }
-
-    /// A garden's revision.
-    pub async fn revision(&self, garden: GardenId) -> Result<i64, StoreError> {
-        Ok(sqlx::query_scalar!("select revision from garden where id = $1", garden.0).fetch_one(&self.pool).await?)
+        );
+        Ok(revision.fetch_one(&self.pool).await?)
     }
 
     /// Writes a new garden with all its facts, owned by an account.
@@ -112,12 +123,81 @@ impl Store {
     /// Who may come into a garden.
     pub async fn members(&self, garden: GardenId) -> Result<Vec<Member>, StoreError> {
         let rows = sqlx::query!(
-            "select a.name, m.role from membership m join account a on a.id = m.account_id where m.garden_id = $1 order by a.name",
+            "select a.id, a.name, m.role from membership m join account a on a.id = m.account_id where m.garden_id = $1 order by a.name",
             garden.0
         )
         .fetch_all(&self.pool)
         .await?;
-        rows.into_iter().map(|row| Ok(Member { name: row.name, role: of_word(&row.role)? })).collect()
+        let member = |id: i64, name: String, role: &str| Ok(Member { account: AccountId(id), name, role: of_word(role)? });
+        rows.into_iter().map(|row| member(row.id, row.name, &row.role)).collect()
+    }
+
+    /// Changes what a member who is not the owner may do; [`StoreError::NotFound`] when there is no such member.
+    pub async fn set_role(&self, garden: GardenId, account: AccountId, role: Role) -> Result<(), StoreError> {
+        let done = sqlx::query!(
+            "update membership set role = $3 where garden_id = $1 and account_id = $2 and role <> 'owner'",
+            garden.0,
+            account.0,
+            word(&role)?
+        );
+        if done.execute(&self.pool).await?.rows_affected() == 0 { Err(StoreError::NotFound) } else { Ok(()) }
+    }
+
+    /// Ends the membership of one who is not the owner; [`StoreError::NotFound`] when there is no such member.
+    pub async fn let_go(&self, garden: GardenId, account: AccountId) -> Result<(), StoreError> {
+        let gone = sqlx::query!(
+            "delete from membership where garden_id = $1 and account_id = $2 and role <> 'owner'",
+            garden.0,
+            account.0
+        );
+        if gone.execute(&self.pool).await?.rows_affected() == 0 { Err(StoreError::NotFound) } else { Ok(()) }
+    }
+
+    /// Makes another member the owner; whoever was it helps from now on. [`StoreError::NotFound`] when there is no such member.
+    pub async fn hand_over(&self, garden: GardenId, to: AccountId) -> Result<(), StoreError> {
+        let mut tx = self.pool.begin().await?;
+        sqlx::query!("update membership set role = 'helper' where garden_id = $1 and role = 'owner'", garden.0)
+            .execute(&mut *tx)
+            .await?;
+        let done = sqlx::query!("update membership set role = 'owner' where garden_id = $1 and account_id = $2", garden.0, to.0);
+        if done.execute(&mut *tx).await?.rows_affected() == 0 {
+            return Err(StoreError::NotFound);
+        }
+        tx.commit().await?;
+        Ok(())
+    }
+
+    /// Puts a garden into the bin, where nobody comes into it.
+    pub async fn bin(&self, garden: GardenId) -> Result<(), StoreError> {
+        sqlx::query!("update garden set binned_at = now() where id = $1", garden.0).execute(&self.pool).await?;
+        Ok(())
+    }
+
+    /// The gardens in an owner's bin.
+    pub async fn binned(&self, owner: AccountId) -> Result<Vec<Binned>, StoreError> {
+        let rows = sqlx::query!(
+            r#"select g.id, g.name, g.binned_at + make_interval(days => $2) as "until!: Stamp"
+               from garden g join membership m on m.garden_id = g.id
+               where m.account_id = $1 and m.role = 'owner' and g.binned_at > now() - make_interval(days => $2) order by g.id"#,
+            owner.0,
+            BIN_DAYS
+        )
+        .fetch_all(&self.pool)
+        .await?;
+        Ok(rows.into_iter().map(|row| Binned { id: GardenId(row.id), name: row.name, until: row.until.to_jiff() }).collect())
+    }
+
+    /// Takes a garden out of its owner's bin again; [`StoreError::NotFound`] when it is not in it.
+    pub async fn unbin(&self, garden: GardenId, owner: AccountId) -> Result<(), StoreError> {
+        let done = sqlx::query!(
+            "update garden g set binned_at = null from membership m
+             where g.id = $1 and m.garden_id = g.id and m.account_id = $2 and m.role = 'owner'
+               and g.binned_at > now() - make_interval(days => $3)",
+            garden.0,
+            owner.0,
+            BIN_DAYS
+        );
+        if done.execute(&self.pool).await?.rows_affected() == 0 { Err(StoreError::NotFound) } else { Ok(()) }
     }
 }
 

@@ -5,6 +5,7 @@
 
 mod accounts;
 mod almanac;
+mod attempts;
 mod calendars;
 mod changes;
 mod columns;
@@ -13,18 +14,30 @@ mod facts;
 mod fixtures;
 mod gardens;
 mod groupings;
+mod housekeeping;
+mod links;
+mod secrets;
+mod sessions;
 mod turns;
 mod upgrade;
 mod write;
 
-pub use accounts::Account;
-pub use calendars::CalendarLink;
-pub use changes::{Asked, History, Made, Versioned};
+pub use accounts::{Account, Allowed};
+pub use attempts::Measure;
+pub use changes::{Asked, ChangeLine, History, Made, Step, Versioned, Way};
 pub use error::StoreError;
-pub use gardens::{Listed, Member, Role};
+pub use gardens::{Binned, Listed, Member, Role};
+pub use links::{Invitation, InvitationLine};
+pub use secrets::fresh;
+pub use sessions::{Inside, MOST_DAYS, SessionLine};
 
-use sqlx::PgPool;
-use sqlx::postgres::PgPoolOptions;
+use sqlx::postgres::{PgConnectOptions, PgPoolOptions};
+use sqlx::{ConnectOptions, Connection, PgPool};
+use std::time::Duration;
+
+/// How long the database lets a statement, a lock and a forgotten transaction go on.
+const PATIENCE: [(&str, &str); 3] =
+    [("statement_timeout", "10s"), ("lock_timeout", "3s"), ("idle_in_transaction_session_timeout", "15s")];
 
 /// The number of an account.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, serde::Serialize, serde::Deserialize)]
@@ -45,13 +58,18 @@ pub struct Store {
 impl Store {
     /// Connects to a database and brings its tables up to date.
     pub async fn open(url: &str) -> Result<Store, StoreError> {
+        let options: PgConnectOptions = url.parse()?;
+        // However long it takes, tables are brought up to date by one server at a time.
+        let mut first = options.connect().await?;
+        sqlx::migrate!().run(&mut first).await.map_err(|error| StoreError::Other(error.to_string()))?;
+        first.close().await?;
         let pool = PgPoolOptions::new()
             .max_connections(8)
+            .acquire_timeout(Duration::from_secs(3))
             // A connection that broke is told by the query that finds it broken; asking first costs every request a round.
             .test_before_acquire(false)
-            .connect(url)
+            .connect_with(options.options(PATIENCE))
             .await?;
-        sqlx::migrate!().run(&pool).await.map_err(|error| StoreError::Other(error.to_string()))?;
         Ok(Store { pool })
     }
 

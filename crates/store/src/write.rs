@@ -2,40 +2,73 @@
 
 use crate::columns::{fit, school_columns, word};
 use crate::{GardenId, StoreError, almanac, fixtures, groupings, turns};
-use jiff_sqlx::ToSqlx;
+use serde_json::{Value, json};
+use sparrow_facts::almanac::SoilReading;
 use sparrow_facts::bed::{Bed, BedKind};
 use sparrow_facts::edit::Edit;
 use sparrow_facts::history::{PastStand, Stood};
-use sparrow_facts::patch::Patch;
+use sparrow_facts::patch::{Patch, Planted};
 use sparrow_facts::school::School;
 use sparrow_facts::shape::Shape;
 use sparrow_facts::site::{Freezes, Site};
 use sparrow_facts::spacing::OwnSpacing;
+use sparrow_facts::timing::Timing;
 use sparrow_facts::units::Length;
 use sqlx::PgConnection;
+use std::collections::BTreeSet;
 
-/// Writes edits in their order.
+/// Writes edits in their order; what is said of many patches, memories or readings one after another in one statement.
 pub async fn edits(connection: &mut PgConnection, garden: GardenId, edits: &[Edit]) -> Result<(), StoreError> {
-    for edit in edits {
-        let changed = one(connection, garden, edit).await?;
+    let mut rest = edits;
+    while let Some(edit) = rest.first() {
+        let (patches, past) = (run(rest, patch_of, |patch| patch.id), run(rest, past_of, |past| past.id));
+        let readings = run(rest, reading_of, |one| (one.on, one.bed));
+        let (many, written) = if !patches.is_empty() {
+            (patches.len(), self::patches(connection, garden, &patches).await?)
+        } else if !past.is_empty() {
+            (past.len(), self::past(connection, garden, &past).await?)
+        } else if !readings.is_empty() {
+            (readings.len(), almanac::readings_written(connection, garden, &readings).await?)
+        } else {
+            (1, one(connection, garden, edit).await?)
+        };
         // What an edit speaks of must be there: otherwise the tables are not what the facts were taken to be.
-        if !changed {
+        if written != many as u64 {
             return Err(StoreError::NotFound);
         }
+        rest = &rest[many..];
     }
     Ok(())
 }
 
-/// Writes one edit; whether the row it speaks of was there.
-async fn one(connection: &mut PgConnection, garden: GardenId, edit: &Edit) -> Result<bool, StoreError> {
-    let done = match edit {
+/// What the first edits say of one kind of fact, as long as they speak of each once.
+fn run<'e, T, K: Ord>(edits: &'e [Edit], of: impl Fn(&'e Edit) -> Option<&'e T>, key: impl Fn(&T) -> K) -> Vec<&'e T> {
+    let mut seen = BTreeSet::new();
+    edits.iter().map_while(of).take_while(|one| seen.insert(key(one))).collect()
+}
+
+fn patch_of(edit: &Edit) -> Option<&Patch> {
+    if let Edit::Patch { after: Some(after), .. } = edit { Some(after) } else { None }
+}
+
+fn past_of(edit: &Edit) -> Option<&PastStand> {
+    if let Edit::Past { after: Some(after), .. } = edit { Some(after) } else { None }
+}
+
+fn reading_of(edit: &Edit) -> Option<&SoilReading> {
+    if let Edit::Reading { after: Some(after), .. } = edit { Some(after) } else { None }
+}
+
+/// Writes one edit; how many of the rows it speaks of were there.
+async fn one(connection: &mut PgConnection, garden: GardenId, edit: &Edit) -> Result<u64, StoreError> {
+    Ok(match edit {
         Edit::Site { after, .. } => site(connection, garden, after).await?,
         Edit::School { after, .. } => household_school(connection, garden, *after).await?,
         Edit::Bed { after: Some(after), .. } => bed(connection, garden, after).await?,
         Edit::Bed { before: Some(gone), after: None } => forget_bed(connection, garden, gone.id.0).await?,
-        Edit::Patch { after: Some(after), .. } => patch(connection, garden, after).await?,
+        Edit::Patch { after: Some(after), .. } => patches(connection, garden, &[after]).await?,
         Edit::Patch { before: Some(gone), after: None } => forget_patch(connection, garden, gone.id.0).await?,
-        Edit::Past { after: Some(after), .. } => past(connection, garden, after).await?,
+        Edit::Past { after: Some(after), .. } => past(connection, garden, &[after]).await?,
         Edit::Past { before: Some(gone), after: None } => forget_past(connection, garden, gone.id.0).await?,
         Edit::Spacing { after: Some(after), .. } => spacing(connection, garden, after).await?,
         Edit::Spacing { before: Some(gone), after: None } => forget_spacing(connection, garden, gone).await?,
@@ -65,7 +98,7 @@ async fn one(connection: &mut PgConnection, garden: GardenId, edit: &Edit) -> Re
         Edit::Station { after, .. } => almanac::write_station(connection, garden, after.as_deref()).await?,
         Edit::BedWarmth { after: Some(after), .. } => almanac::bed_warmth(connection, garden, *after).await?,
         Edit::BedWarmth { before: Some(gone), after: None } => almanac::forget_bed_warmth(connection, garden, gone.bed).await?,
-        Edit::Reading { after: Some(after), .. } => almanac::reading(connection, garden, *after).await?,
+        Edit::Reading { after: Some(after), .. } => almanac::readings_written(connection, garden, &[after]).await?,
         Edit::Reading { before: Some(gone), after: None } => almanac::forget_reading(connection, garden, *gone).await?,
         // Nothing before and nothing after is no change.
         Edit::Bed { before: None, after: None }
@@ -83,8 +116,7 @@ async fn one(connection: &mut PgConnection, garden: GardenId, edit: &Edit) -> Re
         | Edit::Plan { before: None, after: None }
         | Edit::BedWarmth { before: None, after: None }
         | Edit::Reading { before: None, after: None } => 1,
-    };
-    Ok(done == 1)
+    })
 }
 
 async fn forget_bed(connection: &mut PgConnection, garden: GardenId, bed: u32) -> Result<u64, StoreError> {
@@ -253,17 +285,21 @@ async fn fixtures(connection: &mut PgConnection, garden: GardenId, id: i32, bed:
     Ok(())
 }
 
-async fn patch(connection: &mut PgConnection, garden: GardenId, patch: &Patch) -> Result<u64, StoreError> {
-    let (id, bed): (i32, i32) = (fit(patch.id.0)?, fit(patch.bed.0)?);
-    let rect = patch.rect;
-    let (school, timing) = (patch.planted.school.map(school_columns), patch.timing);
+async fn patches(connection: &mut PgConnection, garden: GardenId, patches: &[&Patch]) -> Result<u64, StoreError> {
+    let rows = Value::Array(patches.iter().map(|patch| patch_row(patch)).collect::<Result<_, _>>()?);
     let written = sqlx::query!(
         "insert into patch (garden_id, id, bed_id, half_columns, half_rows, crop, way, x, y, w, h, holes,
                             first_date, last_date, between_others, kept, school, school_figure, locked, line_at, line_across,
                             means, sown_date, arrives_date, survival, free_date, trial, packet_days, along, across, in_each)
-         select $1, $2, $3, half_columns, half_rows, $4, $5, $6, $7, $8, $9, $10, $11::date, $12::date, $13, $14, $15, $16, $17, $18, $19,
-                $20, $21::date, $22::date, $23, $24::date, $25, $26, $27, $28, $29
-         from bed where garden_id = $1 and id = $3
+         select $1, p.id, p.bed_id, bed.half_columns, bed.half_rows, p.crop, p.way, p.x, p.y, p.w, p.h, p.holes,
+                p.first_date, p.last_date, p.between_others, p.kept, p.school, p.school_figure, p.locked, p.line_at, p.line_across,
+                p.means, p.sown_date, p.arrives_date, p.survival, p.free_date, p.trial, p.packet_days, p.along, p.across, p.in_each
+         from jsonb_to_recordset($2) as p(id integer, bed_id integer, crop text, way text, x integer, y integer, w integer, h integer,
+                holes integer, first_date date, last_date date, between_others boolean, kept text[], school text,
+                school_figure smallint, locked boolean, line_at integer, line_across boolean, means text, sown_date date,
+                arrives_date date, survival smallint, free_date date, trial smallint, packet_days smallint, along integer,
+                across integer, in_each smallint)
+         join bed on bed.garden_id = $1 and bed.id = p.bed_id
          on conflict (garden_id, id) do update set bed_id = excluded.bed_id, half_columns = excluded.half_columns,
              half_rows = excluded.half_rows, crop = excluded.crop, way = excluded.way, x = excluded.x, y = excluded.y,
              w = excluded.w, h = excluded.h, holes = excluded.holes, first_date = excluded.first_date,
@@ -275,57 +311,48 @@ async fn patch(connection: &mut PgConnection, garden: GardenId, patch: &Patch) -
              packet_days = excluded.packet_days, along = excluded.along, across = excluded.across,
              in_each = excluded.in_each",
         garden.0,
-        id,
-        bed,
-        patch.planted.crop,
-        patch.planted.way,
-        i32::from(rect.x),
-        i32::from(rect.y),
-        i32::from(rect.w),
-        i32::from(rect.h),
-        patch.planted.holes.map(i32::from),
-        patch.from.to_sqlx() as _,
-        patch.until.to_sqlx() as _,
-        patch.planted.between,
-        &patch.kept,
-        school.map(|one| one.0),
-        school.and_then(|one| one.1),
-        patch.locked,
-        patch.line.map(|line| line.at.get()),
-        patch.line.map(|line| line.across),
-        timing.means.as_ref().map(word).transpose()?,
-        timing.sown.map(ToSqlx::to_sqlx) as _,
-        timing.arrives.map(ToSqlx::to_sqlx) as _,
-        timing.survival.map(i16::from),
-        timing.free_on.map(ToSqlx::to_sqlx) as _,
-        timing.trial.map(fit::<i16, _>).transpose()?,
-        timing.packet.map(fit::<i16, _>).transpose()?,
-        patch.planted.distance.map(|distance| distance.along.get()),
-        patch.planted.distance.map(|distance| distance.across.get()),
-        patch.planted.in_each.map(i16::from)
+        rows
     )
     .execute(connection)
     .await?;
     Ok(written.rows_affected())
 }
 
-async fn past(connection: &mut PgConnection, garden: GardenId, past: &PastStand) -> Result<u64, StoreError> {
-    let (crop, family) = match &past.stood {
-        Stood::Crop(key) => (Some(key), None),
-        Stood::Family(key) => (None, Some(key)),
+fn patch_row(patch: &Patch) -> Result<Value, StoreError> {
+    // Taken apart, so that a fact that is forgotten here does not compile.
+    let Patch { id, bed, rect, from, until, locked, line, kept, timing, planted } = patch;
+    let Planted { crop, way, holes, between, school, distance, in_each } = planted;
+    let Timing { means, sown, arrives, survival, packet, free_on, trial } = timing;
+    let school = school.map(school_columns);
+    Ok(json!({
+        "id": id, "bed_id": bed, "x": rect.x, "y": rect.y, "w": rect.w, "h": rect.h, "first_date": from, "last_date": until,
+        "locked": locked, "line_at": line.map(|line| line.at.get()), "line_across": line.map(|line| line.across), "kept": kept,
+        "crop": crop, "way": way, "holes": holes, "between_others": between, "school": school.map(|one| one.0),
+        "school_figure": school.and_then(|one| one.1), "along": distance.map(|distance| distance.along.get()),
+        "across": distance.map(|distance| distance.across.get()), "in_each": in_each,
+        "means": means.as_ref().map(word).transpose()?, "sown_date": sown, "arrives_date": arrives, "survival": survival,
+        "packet_days": packet, "free_date": free_on, "trial": trial
+    }))
+}
+
+async fn past(connection: &mut PgConnection, garden: GardenId, past: &[&PastStand]) -> Result<u64, StoreError> {
+    let row = |past: &&PastStand| {
+        let PastStand { id, bed, section, year, stood } = past;
+        let (crop, family) = match stood {
+            Stood::Crop(key) => (Some(key), None),
+            Stood::Family(key) => (None, Some(key)),
+        };
+        json!({ "id": id, "bed_id": bed, "section": section, "year": year, "crop": crop, "family": family })
     };
-    let (id, bed): (i32, i32) = (fit(past.id.0)?, fit(past.bed.0)?);
+    let rows = Value::Array(past.iter().map(row).collect());
     let done = sqlx::query!(
-        "insert into past_stand (garden_id, id, bed_id, section, year, crop, family) values ($1, $2, $3, $4, $5, $6, $7)
+        "insert into past_stand (garden_id, id, bed_id, section, year, crop, family)
+         select $1, id, bed_id, section, year, crop, family
+         from jsonb_to_recordset($2) as p(id integer, bed_id integer, section smallint, year smallint, crop text, family text)
          on conflict (garden_id, id) do update set bed_id = excluded.bed_id, section = excluded.section,
              year = excluded.year, crop = excluded.crop, family = excluded.family",
         garden.0,
-        id,
-        bed,
-        past.section.map(i16::from),
-        past.year,
-        crop,
-        family
+        rows
     )
     .execute(connection)
     .await?;

@@ -49,7 +49,7 @@ async fn every_command_is_kept_or_refused_just_as_the_core_says() {
     assert_eq!(ground.store.load(ground.garden).await.unwrap().garden, memory, "and the tables say the same");
     // All of it can be taken back.
     for step in 0..revision {
-        ground.store.undo(ground.asked(revision + step)).await.unwrap();
+        ground.undo(ground.asked(revision + step)).await.unwrap();
     }
     assert_eq!(ground.store.load(ground.garden).await.unwrap().garden, first);
 }

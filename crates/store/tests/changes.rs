@@ -2,14 +2,14 @@
 
 mod common;
 
-use common::ground;
+use common::{ground, steps};
 use sparrow_core::change::command::Command;
 use sparrow_demo::{quillet_lane, tern_court};
 use sparrow_facts::history::Stood;
 use sparrow_facts::ids::{BedId, PatchId};
 use sparrow_facts::rect::Rect;
 use sparrow_facts::units::{Length, Tape};
-use sparrow_store::{Asked, Made, Role, Store, StoreError};
+use sparrow_store::{Allowed, Asked, Made, Role, Store, StoreError, Way};
 
 /// One command of every kind that changes a table of its own.
 fn some_of_each(garden: &sparrow_facts::garden::Garden) -> Vec<Command> {
@@ -41,45 +41,44 @@ async fn a_garden_is_loaded_as_it_was_written() {
 #[tokio::test(flavor = "multi_thread")]
 async fn undo_and_redo_restore_every_step_even_after_a_restart() {
     let ground = ground().await;
-    let mut steps = vec![ground.store.load(ground.garden).await.unwrap()];
-    for command in some_of_each(&steps[0].garden) {
-        let made = ground.carries_out(ground.asked(steps.len() as i64 - 1), &command).await.unwrap();
+    let mut seen = vec![ground.store.load(ground.garden).await.unwrap()];
+    for command in some_of_each(&seen[0].garden) {
+        let made = ground.carries_out(ground.asked(seen.len() as i64 - 1), &command).await.unwrap();
         let after = ground.now().await;
-        assert_eq!(after.history.undo, Some(serde_json::to_value(&command).unwrap()));
-        let Made::Now { revision, history, .. } = made else { panic!("{command:?} was not made before") };
-        assert_eq!((revision, history), (after.revision, after.history.clone()), "what is answered is what is kept");
-        assert_ne!(after.garden, steps.last().unwrap().garden, "the premise: {command:?} changes something");
-        steps.push(after);
+        assert_eq!(ground.history().await.undo, Some(serde_json::to_value(&command).unwrap()));
+        assert_eq!(made, Made::Now { revision: after.revision }, "what is answered is what is kept");
+        assert_ne!(after.garden, seen.last().unwrap().garden, "the premise: {command:?} changes something");
+        seen.push(after);
     }
     // A new store on the same database is what a restart is.
     let again = Store::open(&ground.url).await.unwrap();
-    let mut revision = steps.len() as i64 - 1;
-    for before in steps[..steps.len() - 1].iter().rev() {
-        let Made::Now { history, .. } = again.undo(ground.asked(revision)).await.unwrap() else { panic!("undone once") };
+    let mut revision = seen.len() as i64 - 1;
+    for before in seen[..seen.len() - 1].iter().rev() {
+        steps(&again, ground.asked(revision), Way::Undo).await.unwrap();
         revision += 1;
         let undone = ground.now().await;
-        assert_eq!(undone.history, history);
         assert_eq!((&undone.garden, undone.revision), (&before.garden, revision));
     }
-    let nothing = again.undo(ground.asked(revision)).await.unwrap_err();
+    let nothing = steps(&again, ground.asked(revision), Way::Undo).await.unwrap_err();
     assert_eq!(nothing.to_string(), "there is nothing to undo");
-    for after in &steps[1..] {
-        again.redo(ground.asked(revision)).await.unwrap();
+    for after in &seen[1..] {
+        steps(&again, ground.asked(revision), Way::Redo).await.unwrap();
         revision += 1;
         assert_eq!(ground.now().await.garden, after.garden);
     }
-    assert_eq!(again.redo(ground.asked(revision)).await.unwrap_err().to_string(), "there is nothing to do again");
+    let nothing = steps(&again, ground.asked(revision), Way::Redo).await.unwrap_err();
+    assert_eq!(nothing.to_string(), "there is nothing to do again");
 }
 
 #[tokio::test(flavor = "multi_thread")]
 async fn a_new_change_drops_what_was_undone() {
     let ground = ground().await;
     ground.carries_out(ground.asked(0), &Command::RemovePatch { patch: PatchId(1) }).await.unwrap();
-    ground.store.undo(ground.asked(1)).await.unwrap();
-    assert!(ground.now().await.history.redo.is_some(), "the premise: it could be done again");
+    ground.undo(ground.asked(1)).await.unwrap();
+    assert!(ground.history().await.redo.is_some(), "the premise: it could be done again");
     ground.carries_out(ground.asked(2), &Command::RemovePatch { patch: PatchId(2) }).await.unwrap();
-    assert_eq!(ground.now().await.history.redo, None);
-    assert!(ground.store.redo(ground.asked(3)).await.is_err());
+    assert_eq!(ground.history().await.redo, None);
+    assert!(ground.redo(ground.asked(3)).await.is_err());
 }
 
 #[tokio::test(flavor = "multi_thread")]
@@ -88,7 +87,7 @@ async fn a_change_on_a_stale_revision_is_not_made() {
     ground.carries_out(ground.asked(0), &Command::RemovePatch { patch: PatchId(1) }).await.unwrap();
     let stale = ground.carries_out(ground.asked(0), &Command::RemovePatch { patch: PatchId(2) }).await;
     assert!(matches!(stale, Err(StoreError::Stale { current: 1 })), "{stale:?}");
-    assert!(matches!(ground.store.undo(ground.asked(0)).await, Err(StoreError::Stale { current: 1 })));
+    assert!(matches!(ground.undo(ground.asked(0)).await, Err(StoreError::Stale { current: 1 })));
     let now = ground.store.load(ground.garden).await.unwrap();
     assert!(now.revision == 1 && now.garden.patch(PatchId(2)).is_some());
 }
@@ -108,18 +107,19 @@ async fn the_same_request_sent_again_is_made_once() {
     let command = Command::Remember { bed: BedId(2), section: None, year: 2022, stood: Stood::Crop("okra".into()) };
     let told = serde_json::to_value(&command).unwrap();
     let asked = Asked { key: Some("phone-1"), ..ground.asked(0) };
-    let Made::Now { edits, .. } = ground.carries_out(asked, &command).await.unwrap() else { panic!("it is new") };
+    let edits = ground.plans(&command).await.unwrap();
+    ground.carries_out(asked, &command).await.unwrap();
     let once = ground.now().await;
-    assert_eq!(ground.store.change(asked, told.clone(), edits).await.unwrap(), Made::Before);
+    assert_eq!(ground.store.change(asked, &told, &edits).await.unwrap(), Made::Before);
     assert!(ground.store.was_made(ground.garden, "phone-1", &told).await.unwrap());
     assert!(!ground.store.was_made(ground.garden, "phone-2", &told).await.unwrap());
     // Undo and redo are requests like any other.
     let undo = Asked { key: Some("phone-3"), ..ground.asked(1) };
-    assert!(matches!(ground.store.undo(undo).await.unwrap(), Made::Now { revision: 2, .. }));
-    assert_eq!(ground.store.undo(undo).await.unwrap(), Made::Before);
+    assert!(matches!(ground.undo(undo).await.unwrap(), Made::Now { revision: 2, .. }));
+    assert_eq!(ground.undo(undo).await.unwrap(), Made::Before);
     let redo = Asked { key: Some("phone-4"), ..ground.asked(2) };
-    assert!(matches!(ground.store.redo(redo).await.unwrap(), Made::Now { revision: 3, .. }));
-    assert_eq!(ground.store.redo(redo).await.unwrap(), Made::Before);
+    assert!(matches!(ground.redo(redo).await.unwrap(), Made::Now { revision: 3, .. }));
+    assert_eq!(ground.redo(redo).await.unwrap(), Made::Before);
     assert_eq!(ground.now().await.garden, once.garden);
 }
 
@@ -131,7 +131,7 @@ async fn a_key_is_for_one_request_only() {
     let other = Asked { on: 1, ..asked };
     let reused = ground.carries_out(other, &Command::RemovePatch { patch: PatchId(2) }).await;
     assert!(matches!(reused, Err(StoreError::KeyUsed)), "{reused:?}");
-    assert!(matches!(ground.store.undo(other).await, Err(StoreError::KeyUsed)));
+    assert!(matches!(ground.undo(other).await, Err(StoreError::KeyUsed)));
     assert_eq!(ground.now().await.revision, 1);
 }
 
@@ -169,12 +169,12 @@ async fn a_request_sent_again_while_the_first_still_waits_is_told_that_it_was_ma
 #[tokio::test(flavor = "multi_thread")]
 async fn a_garden_is_seen_by_those_let_in_and_by_nobody_else() {
     let ground = ground().await;
-    let stranger = ground.store.create_account("stranger", "no hash").await.unwrap();
-    assert!(matches!(ground.store.role(ground.garden, stranger).await, Err(StoreError::NotFound)));
+    let stranger = ground.store.create_account("stranger", "no hash", Allowed::Open).await.unwrap();
+    assert!(matches!(ground.store.revision(ground.garden, stranger).await, Err(StoreError::NotFound)));
     assert!(ground.store.gardens_of(stranger).await.unwrap().is_empty());
     ground.store.let_in(ground.garden, stranger, Role::Guest).await.unwrap();
-    assert_eq!(ground.store.role(ground.garden, stranger).await.unwrap(), (Role::Guest, 0));
-    let taken = ground.store.create_account("WREN", "no hash").await;
+    assert_eq!(ground.store.revision(ground.garden, stranger).await.unwrap(), 0);
+    let taken = ground.store.create_account("WREN", "no hash", Allowed::Open).await;
     assert!(matches!(taken, Err(StoreError::Conflict { constraint }) if constraint == "account_name"));
 }
 

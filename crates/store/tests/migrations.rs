@@ -118,3 +118,56 @@ async fn a_garden_from_before_keeps_its_patches_and_stands_by_the_square_foot_gr
                        (1, 5, 1, 16, 8, 'beet', 'root', 0, 4, 16, 2, '2025-05-01', '2025-06-01', false, 7500, false)";
     sqlx::raw_sql(rows).execute(&mut connection).await.unwrap();
 }
+
+/// What stood beside accounts and calendars before sessions were rows: nobody's password is lost, and links go on.
+#[tokio::test(flavor = "multi_thread")]
+async fn accounts_and_calendar_links_from_before_sessions_were_rows_go_on() {
+    let ground = common::ground().await;
+    let mut connection = PgConnection::connect(&ground.url).await.unwrap();
+    sqlx::raw_sql("create schema older; set search_path to older, public").execute(&mut connection).await.unwrap();
+    for file in FILES {
+        sqlx::raw_sql(file).execute(&mut connection).await.unwrap();
+    }
+    let before = "insert into account (name, password_hash) values ('Wren', 'a hash'), ('Robin', 'another');
+                  insert into garden (name, place, latitude, units, north) values ('Old yard', '', 4490, 'imperial', 0);
+                  insert into membership values (1, 1, 'owner'), (1, 2, 'guest');
+                  insert into calendar_link values (1, 'uid', 'word');
+                  insert into cookie_key (key) values (decode(repeat('00', 64), 'hex'));";
+    sqlx::raw_sql(before).execute(&mut connection).await.unwrap();
+    sqlx::raw_sql(include_str!("../migrations/0020_sessions.sql")).execute(&mut connection).await.unwrap();
+    type Row = (Vec<u8>, i64, i64);
+    let links: Vec<Row> = sqlx::query_as("select token_hash, garden_id, account_id from older.calendar_subscription")
+        .fetch_all(&mut connection)
+        .await
+        .unwrap();
+    let word: Vec<u8> = sqlx::query_scalar("select sha256('word'::bytea)").fetch_one(&mut connection).await.unwrap();
+    assert_eq!(links, [(word, 1, 1)], "the owner's link, by its hash");
+    let accounts: Vec<(String, Option<String>, bool)> =
+        sqlx::query_as("select name, password_hash, demo from older.account order by id")
+            .fetch_all(&mut connection)
+            .await
+            .unwrap();
+    let kept = |name: &str, hash: &str| (name.to_string(), Some(hash.to_string()), false);
+    assert_eq!(accounts, [kept("Wren", "a hash"), kept("Robin", "another")]);
+    for (wrong, constraint) in [
+        ("update older.account set password_hash = null", "account_password"),
+        (
+            "insert into older.one_time_link (token_hash, kind, expires_at) values (decode(repeat('00', 32), 'hex'), 'reset', now())",
+            "link_reset",
+        ),
+        ("insert into older.session (token_hash, account_id) values ('word', 1)", "session_token_hash_check"),
+        // Who may no longer come in has no link either.
+        (
+            "insert into older.calendar_subscription values (decode(repeat('00', 32), 'hex'), 1, 77)",
+            "calendar_subscription_garden_id_account_id_fkey",
+        ),
+    ] {
+        let refused = sqlx::raw_sql(wrong).execute(&mut connection).await.unwrap_err();
+        let name = refused.as_database_error().and_then(|error| error.constraint()).map(String::from);
+        assert_eq!(name.as_deref(), Some(constraint), "{wrong}");
+    }
+    sqlx::raw_sql("delete from older.membership where account_id = 1").execute(&mut connection).await.unwrap();
+    let left: i64 =
+        sqlx::query_scalar("select count(*) from older.calendar_subscription").fetch_one(&mut connection).await.unwrap();
+    assert_eq!(left, 0);
+}

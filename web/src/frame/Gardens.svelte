@@ -1,7 +1,9 @@
 <script lang="ts">
   import { api, Refused } from '../api';
+  import type { BinLine } from '../generated/BinLine';
   import type { GardenLine } from '../generated/GardenLine';
   import type { Site } from '../generated/Site';
+  import { day } from '../words/when';
   import SiteForm from '../views/yard/SiteForm.svelte';
   import Sparrow from './Sparrow.svelte';
 
@@ -10,11 +12,13 @@
     trouble: string;
     enter: (id: number) => Promise<void>;
     signOut: () => Promise<void>;
+    toAccount: () => void;
   }
-  let { name, trouble, enter, signOut }: Props = $props();
+  let { name, trouble, enter, signOut, toAccount }: Props = $props();
 
   let gardens = $state.raw<GardenLine[] | null>(null);
   let refused = $state('');
+  let bin = $state.raw<BinLine[]>([]);
   const shownTrouble = $derived(refused || trouble);
 
   async function tried(work: () => Promise<{ id: number }>): Promise<boolean> {
@@ -36,7 +40,7 @@
 
   async function list() {
     try {
-      gardens = await api.gardens();
+      [gardens, bin] = await Promise.all([api.gardens(), api.bin()]);
       refused = '';
     } catch (error) {
       if (!(error instanceof Refused)) throw error;
@@ -44,6 +48,16 @@
     }
   }
   void list();
+
+  async function takeOut(number: number) {
+    try {
+      await api.takeFromBin(number);
+      await list();
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      refused = error.problem.detail;
+    }
+  }
 </script>
 
 <main class="mx-auto grid max-w-[900px] gap-10 p-8 md:grid-cols-2">
@@ -72,8 +86,21 @@
         bring a garden from a file
         <input class="sr-only" type="file" accept=".json,application/json" onchange={importFile} />
       </label>
+      <button class="act" onclick={toAccount}>your account</button>
       <button class="act" onclick={signOut}>sign out</button>
     </div>
+    {#if bin.length > 0}
+      <h2 class="aside">In the bin</h2>
+      <ul class="rows">
+        {#each bin as garden (garden.number)}
+          <li class="flex flex-wrap items-baseline gap-x-4">
+            <span class="grow">{garden.name}</span>
+            <span class="quiet">gone for good on {day(garden.until)}</span>
+            <button class="act" onclick={() => takeOut(garden.number)}>take it out</button>
+          </li>
+        {/each}
+      </ul>
+    {/if}
   </section>
   <section>
     <h2>A new garden</h2>

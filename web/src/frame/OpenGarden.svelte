@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
   import { provide } from '../state/context';
-  import { VIEWS, type Desk } from '../state/desk.svelte';
+  import { viewName, type Desk } from '../state/desk.svelte';
   import type { GardenState } from '../state/garden.svelte';
   import BedView from '../views/bed/BedView.svelte';
   import YardView from '../views/yard/YardView.svelte';
@@ -29,9 +29,7 @@
     return () => removeEventListener('popstate', moved);
   });
 
-  const title = $derived(
-    `${garden.site.name}: ${VIEWS.find((view) => view.key === desk.view)?.name ?? ''} · Patient Sparrow`,
-  );
+  const title = $derived(`${garden.site.name}: ${viewName(desk.view)} · Patient Sparrow`);
 </script>
 
 <svelte:head><title>{title}</title></svelte:head>
@@ -47,6 +45,10 @@
   {:else if desk.view === 'season'}
     {#await import('../views/season/SeasonView.svelte') then { default: SeasonView }}<SeasonView />{:catch}<Unreached
       />{/await}
+  {:else if desk.view === 'people'}
+    {#await import('../views/people/PeopleView.svelte') then { default: PeopleView }}<PeopleView
+        {leave}
+      />{:catch}<Unreached />{/await}
   {:else}<BedView />{/if}
   <YearRibbon />
 </div>

@@ -1,8 +1,9 @@
 <script lang="ts">
   import { api, Refused } from '../api';
+  import type { SessionView } from '../generated/SessionView';
   import Sparrow from './Sparrow.svelte';
 
-  let { demo, entered }: { demo: boolean; entered: () => Promise<void> } = $props();
+  let { session, entered }: { session: SessionView; entered: () => Promise<void> } = $props();
 
   const DOORS = [
     { key: 'quillet-lane', name: 'Quillet Lane', what: 'a narrow yard on a cool coast, in feet and inches' },
@@ -27,7 +28,7 @@
   function submitted(event: SubmitEvent) {
     event.preventDefault();
     const made = event.submitter instanceof HTMLButtonElement && event.submitter.value === 'new';
-    void enter(() => (made ? api.signUp(name, password) : api.signIn(name, password)));
+    void enter(() => (made ? api.signUp(name, password, null) : api.signIn(name, password)));
   }
 </script>
 
@@ -38,7 +39,7 @@
     <p class="mt-3 max-w-[34ch]">
       A field book for a few beds. It measures, counts, remembers what stood where, and says why.
     </p>
-    {#if demo}
+    {#if session.demo}
       <h2 class="aside">Try it with an invented household</h2>
       <ul class="rows">
         {#each DOORS as door (door.key)}
@@ -63,7 +64,12 @@
     {#if trouble}<p class="trouble" role="alert">{trouble}</p>{/if}
     <div class="flex gap-6">
       <button class="act" value="in">sign in</button>
-      <button class="act" value="new">start a new book</button>
+      {#if session.registration === 'open'}<button class="act" value="new">start a new book</button>{/if}
     </div>
+    {#if session.registration === 'invitation'}
+      <p class="quiet">A new book is started here by invitation: open the link you were sent.</p>
+    {:else if session.registration === 'closed'}
+      <p class="quiet">No new books are started here; whoever runs this server can allow it.</p>
+    {/if}
   </form>
 </main>

@@ -45,6 +45,11 @@
       >redo</button
     >
   {/if}
+  <button
+    aria-current={desk.view === 'people' ? 'page' : undefined}
+    onclick={() => desk.open('people')}
+    title="who may come in, and who changed what">people</button
+  >
   <a href={`/api/v1/gardens/${garden.view.id}/export`} download>keep as a file</a>
   <button onclick={() => print()} title="this view on paper">print</button>
   <button onclick={() => (desk.helpOpen = true)}>keys ?</button>

@@ -5,6 +5,10 @@
  */
 export type CalendarAt = { 
 /**
- * The path of its private link; nothing when none is given out.
+ * Whoever asks has a private link.
+ */
+given: boolean, 
+/**
+ * Its path, which is told once, when it is given.
  */
 path: string | null, };

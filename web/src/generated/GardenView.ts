@@ -31,7 +31,7 @@ reckoning: Reckoning,
  */
 today: string, 
 /**
- * The kind of command that undo would take back.
+ * The kind of command that undo would take back: the last of whoever asks.
  */
 undo: string | null, 
 /**

@@ -11,7 +11,15 @@ export const VIEWS = [
   { key: 'season', name: 'Season' },
 ] as const;
 
-export type ViewKey = (typeof VIEWS)[number]['key'];
+/** Beside the work: who may come in, and who changed what. */
+const PEOPLE = { key: 'people', name: 'People' } as const;
+
+export type ViewKey = (typeof VIEWS)[number]['key'] | typeof PEOPLE.key;
+
+/** A view's name. */
+export function viewName(key: ViewKey): string {
+  return [...VIEWS, PEOPLE].find((one) => one.key === key)?.name ?? '';
+}
 
 /** Work on a whole bed, done in its slip; the sheet takes the drawing's place. */
 export type Task = 'arrange' | 'group' | 'bare' | 'sums' | 'markers' | 'sheet';
@@ -76,7 +84,7 @@ export class Desk {
   read(path: string): void {
     const [, , garden, view, bed] = path.split('/');
     if (Number(garden) !== this.garden) return;
-    this.view = VIEWS.find((one) => one.key === view)?.key ?? 'yard';
+    this.view = [...VIEWS, PEOPLE].find((one) => one.key === view)?.key ?? 'yard';
     this.bed = bed === undefined ? null : Number(bed);
     this.patch = null;
   }

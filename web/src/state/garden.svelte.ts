@@ -114,12 +114,13 @@ export class GardenState {
     });
   }
 
-  undo(): Promise<boolean> {
-    return this.inTurn(() => ({ do: 'undo' }));
+  /** Takes one's own last change back, or the one of a number. */
+  undo(number?: number): Promise<boolean> {
+    return this.inTurn(() => ({ do: 'undo', number }));
   }
 
-  redo(): Promise<boolean> {
-    return this.inTurn(() => ({ do: 'redo' }));
+  redo(number?: number): Promise<boolean> {
+    return this.inTurn(() => ({ do: 'redo', number }));
   }
 
   /** Sends what was not answered once more; the server makes it once, however often it is sent. */
@@ -213,7 +214,7 @@ export class GardenState {
         return true;
       } catch (error) {
         const lost = isLost(error);
-        if (lost && wait !== null) {
+        if ((lost || isBusy(error)) && wait !== null) {
           await new Promise((resolve) => setTimeout(resolve, wait));
           continue;
         }
@@ -271,6 +272,11 @@ const WAITS = [200, 1000];
 /** Whether no answer came at all. */
 function isLost(error: unknown): boolean {
   return error instanceof Refused && error.problem.status === 0;
+}
+
+/** Whether the server had no time for it, and changed nothing. */
+function isBusy(error: unknown): boolean {
+  return error instanceof Refused && error.problem.again === true;
 }
 
 function unknownFate(): Refused {

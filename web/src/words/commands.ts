@@ -32,6 +32,11 @@ const DONE: Record<Command['do'], string> = {
   lock: 'keeping a patch in its place',
 };
 
+/** What a change did. */
+export function doneWord(command: string): string {
+  return DONE[command as Command['do']] ?? command;
+}
+
 export function undoWord(verb: string, command: string | null): string {
   return command ? `${verb} ${DONE[command as Command['do']]}` : `nothing to ${verb}`;
 }

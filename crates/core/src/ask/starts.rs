@@ -57,7 +57,7 @@ pub fn starts(known: Known, bed: Option<BedId>, year: i16) -> Result<Vec<Starts>
     };
     let year = year.clamp(YEARS[0], YEARS[1]);
     let ways = known.catalogue.crops.iter().flat_map(|crop| crop.ways.iter().map(move |way| (crop, way)));
-    Ok(ways.map(|(crop, way)| of(known, crop, way, &soil, year)).collect())
+    Ok(ways.map_while(|(crop, way)| known.work.goes_on(1).then(|| of(known, crop, way, &soil, year))).collect())
 }
 
 /// The starts of one way of growing a crop.

@@ -7,7 +7,7 @@ use crate::change::planner::{Planner, gone, next};
 use crate::change::replan::PatchChange;
 use crate::change::season::SeasonChange;
 use crate::change::turns::TurnChange;
-use crate::change::{replan, season, turns};
+use crate::change::{replan, season, totals, turns};
 use crate::growth::grower::Grower;
 use crate::known::Known;
 use crate::season::span::{usual_end, usual_span};
@@ -105,8 +105,14 @@ pub enum Command {
 /// What a command would change in a garden, or why it is refused. Nothing is changed here.
 ///
 /// `today` decides which years are past.
-#[allow(clippy::too_many_lines, reason = "one arm for each wish, and nothing else")]
 pub fn plan(known: Known, command: &Command) -> Result<Vec<Edit>, Refusal> {
+    let edits = planned(known, command)?;
+    totals::check_edits(known.garden, known.catalogue, &edits)?;
+    Ok(edits)
+}
+
+#[allow(clippy::too_many_lines, reason = "one arm for each wish, and nothing else")]
+fn planned(known: Known, command: &Command) -> Result<Vec<Edit>, Refusal> {
     let planner = Planner { known };
     match command {
         Command::SetSite { site } => planner.set_site(site),

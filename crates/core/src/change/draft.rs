@@ -8,6 +8,8 @@ use sparrow_facts::ids::BedId;
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::shape::Shape;
 use sparrow_facts::units::{Length, Tape, Volume};
+use unicode_normalization::UnicodeNormalization;
+use unicode_properties::{GeneralCategory, UnicodeGeneralCategory};
 
 /// A volume as it arrives in a command: text such as `15 gal`.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
@@ -284,12 +286,49 @@ fn in_range(field: &'static str, value: Length, least: Length, most: Length) -> 
 }
 
 /// A name or note without blanks around it, of 1 to `most` letters.
+///
+/// Letters are kept in their compatible composed form (Unicode Standard Annex 15, NFKC), so that what looks alike is alike, and
+/// letters nobody sees are left out: two names may not differ by them, nor a text run the other way because of them.
+///
+/// ```
+/// use sparrow_core::change::draft::text;
+/// assert_eq!(text("the name", " Ca\u{301}lla\u{200b} \u{202e}bed\u{0}", 40).unwrap(), "C\u{e1}lla bed");
+/// assert!(text("the name", "\u{200b}\u{2060}\u{feff}", 40).is_err());
+/// ```
 pub fn text(field: &'static str, typed: &str, most: usize) -> Result<String, Refusal> {
-    let kept = typed.trim();
+    // Composed letters may be fewer than those typed, never more than four times as many bytes are looked at.
+    let typed = typed.trim();
+    let many = typed.chars().count();
+    if many > most * 4 {
+        return Err(Refusal::TooManyLetters { field, letters: many, most });
+    }
+    let mut seen = typed.to_string();
+    // What is left when a letter is gone may compose anew.
+    for _ in 0..3 {
+        seen = seen.nfkc().filter(|letter| !is_unseen(*letter)).collect();
+    }
+    let kept = seen.trim();
     match kept.chars().count() {
         0 => Err(Refusal::Empty { field, most }),
         letters if letters > most => Err(Refusal::TooManyLetters { field, letters, most }),
-        // A control letter could not be written to the database or an exported file as it is.
-        _ => Ok(kept.chars().filter(|c| !c.is_control()).collect()),
+        _ => Ok(kept.to_string()),
     }
+}
+
+/// The same, where nothing may be said.
+pub fn text_or_nothing(field: &'static str, typed: &str, most: usize) -> Result<String, Refusal> {
+    match text(field, typed, most) {
+        Err(Refusal::Empty { .. }) => Ok(String::new()),
+        other => other,
+    }
+}
+
+/// Whether a letter is not seen: control and formatting letters, those that turn the direction of a text, private ones and
+/// those that are none.
+fn is_unseen(letter: char) -> bool {
+    use GeneralCategory::{Control, Format, LineSeparator, ParagraphSeparator, PrivateUse, Surrogate, Unassigned};
+    // Fillers that are letters by their category, and seen by nobody.
+    let filler = matches!(letter, '\u{34f}' | '\u{115f}' | '\u{1160}' | '\u{17b4}' | '\u{17b5}' | '\u{3164}' | '\u{ffa0}');
+    let unseen = [Control, Format, LineSeparator, ParagraphSeparator, PrivateUse, Surrogate, Unassigned];
+    filler || matches!(letter, '\u{fe00}'..='\u{fe0f}') || unseen.contains(&letter.general_category())
 }

@@ -1,6 +1,6 @@
 //! Wishes about what else stands in the yard.
 
-use crate::change::draft::on_drawing;
+use crate::change::draft::{on_drawing, text_or_nothing};
 use crate::change::limits::{BED_NAME, DEGREES, MOST_FIXTURES, number};
 use crate::change::planner::{Planner, next};
 use serde::{Deserialize, Serialize};
@@ -58,7 +58,7 @@ impl FixtureDraft {
         let fixture = Fixture {
             id,
             kind: self.kind,
-            name: self.name.trim().chars().filter(|c| !c.is_control()).collect(),
+            name: text_or_nothing("the name", &self.name, BED_NAME)?,
             length: self.length.0,
             width: self.width.map_or(wide, |tape| tape.0),
             height: self.height.map_or(Length::ZERO, |tape| tape.0),
@@ -73,11 +73,7 @@ impl FixtureDraft {
 
 /// A fixture within its limits.
 pub fn check_fixture(fixture: &Fixture) -> Result<(), Refusal> {
-    let letters = fixture.name.chars().count();
-    if letters > BED_NAME {
-        return Err(Refusal::TooManyLetters { field: "the name", letters, most: BED_NAME });
-    }
-    if fixture.name.trim() != fixture.name || fixture.name.chars().any(char::is_control) {
+    if text_or_nothing("the name", &fixture.name, BED_NAME)? != fixture.name {
         return Err(Refusal::OddLetters { field: "the name" });
     }
     let within = |field, value: Length, [least, most]: [Length; 2]| {

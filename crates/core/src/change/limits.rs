@@ -9,17 +9,38 @@ use sparrow_facts::units::TenthsC;
 /// The most beds in one garden.
 pub const MOST_BEDS: usize = 60;
 
+/// The most ground of all beds of one garden together, in half squares: 5,000 squares, some 465 m².
+pub const MOST_HALF_SQUARES: u32 = 20_000;
+
+/// The most patches that stand in one growing year.
+pub const MOST_IN_A_YEAR: usize = 500;
+
+/// The most holes of all that stands in one growing year.
+pub const MOST_HOLES_IN_A_YEAR: u64 = 40_000;
+
+/// The most plantings between which one may be planted.
+pub const MOST_HOSTS: usize = 16;
+
+/// The most pieces of ground that rotate.
+pub const MOST_PIECES: usize = 400;
+
+/// The most parts of all own groupings together.
+pub const MOST_OWN_PARTS: usize = 2000;
+
+/// The most entries of all kept plans together.
+pub const MOST_KEPT_ENTRIES: usize = 12_000;
+
 /// The most fixtures of one yard.
 pub const MOST_FIXTURES: usize = 100;
 
 /// The most patches in one garden, all years together.
-pub const MOST_PATCHES: usize = 5000;
+pub const MOST_PATCHES: usize = 3000;
 
 /// The most of a household's own groupings in one garden.
 pub const MOST_GROUPINGS: usize = 200;
 
 /// The most remembered stands in one garden.
-pub const MOST_PAST: usize = 5000;
+pub const MOST_PAST: usize = 3000;
 
 /// The most holes in one patch.
 pub const MOST_HOLES: u64 = 10_000;
@@ -30,8 +51,11 @@ pub const LONGEST_STAND: i32 = 10_957;
 /// The most parts of a household's own grouping.
 pub const MOST_PARTS: usize = 40;
 
-/// The most changes of patches made as one.
-pub const MOST_CHANGES: usize = 100;
+/// The most changes made as one.
+pub const MOST_CHANGES: usize = 200;
+
+/// The most letters of a list of names.
+pub const MOST_WORDS: usize = 4000;
 
 /// The most soil readings kept in one garden.
 pub const MOST_READINGS: usize = 2000;
@@ -150,6 +174,11 @@ pub const LETTERS_OF_FIELDS: [(&str, usize); 4] = [("bedName", BED_NAME), ("name
 /// A year within its first and last, or the refusal that names both.
 pub fn year(field: &'static str, value: i16, [first, last]: [i16; 2]) -> Result<(), Refusal> {
     number(field, value.into(), [first.into(), last.into()])
+}
+
+/// As many changes as are made as one, or the refusal that says how many that is.
+pub fn changes(many: usize) -> Result<(), Refusal> {
+    number("changes made as one", i64::try_from(many).unwrap_or(i64::MAX), [1, MOST_CHANGES as i64])
 }
 
 /// A number within its limits, or the refusal that names the field, the value and both limits.

@@ -77,7 +77,7 @@ impl Planner<'_> {
                 let others = self.known.garden.spacings.iter().filter(|other| (&other.crop, &other.way) != (&own.crop, &own.way));
                 let spacings = others.chain([&own]).cloned().collect();
                 self.all_drawable(Garden { spacings, ..self.known.garden.clone() })?;
-                let note = if note.trim().is_empty() { String::new() } else { draft::text("the note", note, limits::NOTE)? };
+                let note = draft::text_or_nothing("the note", note, limits::NOTE)?;
                 Some(OwnSpacing { note, ..own })
             }
         };

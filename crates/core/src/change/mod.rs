@@ -15,5 +15,8 @@ pub mod replan;
 pub mod schools;
 pub mod season;
 pub mod site;
+pub mod step;
+pub mod tidy;
+pub mod totals;
 pub mod turns;
 pub mod verify;

@@ -24,6 +24,7 @@ impl Planner<'_> {
         if places.is_empty() {
             return Err(Refusal::NothingTo { what: "plant" });
         }
+        limits::changes(taken.len() + places.len())?;
         let mut growing = self.known.garden.clone();
         // Numbers go on from what is there now, so that none is given twice.
         let mut number = next(growing.patches.iter().map(|patch| patch.id.0));

@@ -1,7 +1,7 @@
 //! Wishes about several patches at once: their days, ground and crops, and what follows along.
 
 use crate::change::days::check_timing;
-use crate::change::limits::{MOST_CHANGES, number};
+use crate::change::limits;
 use crate::change::planner::{Planner, gone, next};
 use crate::known::Known;
 use crate::season::handoff;
@@ -45,11 +45,24 @@ pub enum PatchChange {
 /// and what comes after that, unless it is kept where it is.
 pub fn replan(known: Known, changes: &[PatchChange], follow: bool) -> Result<Vec<Edit>, Refusal> {
     let garden = known.garden;
-    number("changes made as one", changes.len() as i64, [1, MOST_CHANGES as i64])?;
+    limits::changes(changes.len())?;
     let mut after = garden.clone();
     let mut touched: Vec<PatchId> = Vec::new();
     for change in changes {
-        let id = Planner { known: known.on(&after.clone()) }.change(&mut after, change)?;
+        let id = match (Planner { known: known.on(&after) }).change(change)? {
+            Changed::Is(patch) => {
+                let id = patch.id;
+                match after.patches.iter_mut().find(|one| one.id == id) {
+                    Some(there) => *there = patch,
+                    None => after.patches.push(patch),
+                }
+                id
+            }
+            Changed::Gone(id) => {
+                after.patches.retain(|one| one.id != id);
+                id
+            }
+        };
         touched.retain(|one| *one != id);
         touched.push(id);
     }
@@ -89,9 +102,15 @@ fn puts(known: Known, after: &Garden, touched: &[PatchId]) -> Result<Vec<Edit>, 
     Ok(edits)
 }
 
+/// What one change makes of a patch.
+enum Changed {
+    Is(Patch),
+    Gone(PatchId),
+}
+
 impl Planner<'_> {
-    /// Makes one change on the garden as it will be; what it refuses is what no order of changes could mend.
-    fn change(&self, after: &mut Garden, change: &PatchChange) -> Result<PatchId, Refusal> {
+    /// One change on the garden as it will be; what it refuses is what no order of changes could mend.
+    fn change(&self, change: &PatchChange) -> Result<Changed, Refusal> {
         let changed = match change {
             PatchChange::Days { patch, from, until } => Patch { from: *from, until: *until, ..self.patch(*patch)?.clone() },
             PatchChange::Timing { patch, timing } => Patch { timing: *timing, ..self.patch(*patch)?.clone() },
@@ -109,51 +128,42 @@ impl Planner<'_> {
             }
             PatchChange::Add { placing } => placing.patch(next(self.known.garden.patches.iter().map(|patch| patch.id.0))),
             PatchChange::Remove { patch } => {
-                let id = self.movable(*patch)?.id;
-                after.patches.retain(|one| one.id != id);
-                return Ok(id);
+                return Ok(Changed::Gone(self.movable(*patch)?.id));
             }
         };
         crate::change::days::check_days(changed.from, changed.until)?;
         check_timing(&changed)?;
-        let id = changed.id;
-        match after.patches.iter_mut().find(|one| one.id == id) {
-            Some(there) => *there = changed,
-            None => after.patches.push(changed),
-        }
-        Ok(id)
+        Ok(Changed::Is(changed))
     }
 }
 
 /// Moves what follows the changed patches on their ground, link by link, and says what was moved.
+///
+/// What follows begins later than what it follows, so that each is settled once, in the order of its first day.
 fn pushed(known: Known, after: &mut Garden, changed: &[PatchId]) -> Result<Vec<PatchId>, Refusal> {
-    let Known { garden: before, catalogue, .. } = known;
-    let mut moved: Vec<PatchId> = Vec::new();
-    let mut waiting: Vec<PatchId> = changed.to_vec();
-    while let Some(id) = waiting.pop() {
-        let (Some(was), Some(first)) = (before.patch(id), after.patch(id).cloned()) else { continue };
-        let free = first.timing.free_on.unwrap_or(first.until).max(first.until);
-        let followers: Vec<PatchId> = before
-            .patches
-            .iter()
-            .filter(|then| handoff::follows(was, then) && !changed.contains(&then.id))
-            .map(|then| then.id)
-            .collect();
-        for then in followers {
-            let Some(patch) = after.patch(then).cloned().filter(|patch| patch.from <= free) else { continue };
-            let from = free.saturating_add(1.day());
-            if patch.locked {
-                let crop =
-                    catalogue.crop(&patch.planted.crop).map_or_else(|| patch.planted.crop.clone(), |crop| crop.name.clone());
-                return Err(Refusal::KeptInTime { crop, from: patch.from, to: from });
-            }
-            let later = handoff::moved_to(known.on(after), &patch, from);
-            after.patches.iter_mut().filter(|one| one.id == then).for_each(|one| *one = later.clone());
-            if !moved.contains(&then) {
-                moved.push(then);
-            }
-            waiting.push(then);
+    let Known { garden: before, catalogue, work, .. } = known;
+    // What is otherwise than it was, with the day after which its ground is free.
+    let freed = |was: &Patch, is: &Patch| (was.clone(), is.timing.free_on.unwrap_or(is.until).max(is.until));
+    let mut otherwise: Vec<(Patch, Date)> =
+        changed.iter().filter_map(|id| before.patch(*id).zip(after.patch(*id))).map(|(was, is)| freed(was, is)).collect();
+    let mut order: Vec<&Patch> = before.patches.iter().filter(|patch| !changed.contains(&patch.id)).collect();
+    order.sort_by_key(|patch| (patch.from, patch.id));
+    let mut moved = Vec::new();
+    for was in order {
+        if !work.goes_on(otherwise.len() as u64) {
+            break;
         }
+        let free = otherwise.iter().filter(|(first, _)| handoff::follows(first, was)).map(|(_, free)| *free).max();
+        let Some(free) = free.filter(|free| was.from <= *free) else { continue };
+        let from = free.saturating_add(1.day());
+        if was.locked {
+            let crop = catalogue.crop(&was.planted.crop).map_or_else(|| was.planted.crop.clone(), |crop| crop.name.clone());
+            return Err(Refusal::KeptInTime { crop, from: was.from, to: from });
+        }
+        let later = handoff::moved_to(known.on(after), was, from);
+        otherwise.push(freed(was, &later));
+        moved.push(was.id);
+        after.patches.iter_mut().filter(|one| one.id == was.id).for_each(|one| *one = later.clone());
     }
     Ok(moved)
 }

@@ -46,9 +46,10 @@ pub enum SeasonChange {
 /// What changes of weather, shelf and warmth would change, or why they are refused.
 pub fn plan(known: Known, changes: &[SeasonChange]) -> Result<Vec<Edit>, Refusal> {
     let garden = known.garden;
+    limits::changes(changes.len())?;
     let mut after = garden.clone();
     for change in changes {
-        Planner { known: known.on(&after.clone()) }.season(&mut after, change)?;
+        Planner { known }.season(&mut after, change)?;
     }
     after.site = crate::change::site::checked_site(&after.site)?;
     check(&after)?;

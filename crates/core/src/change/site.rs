@@ -33,7 +33,7 @@ pub fn checked_site(site: &Site) -> Result<Site, Refusal> {
     }
     let neighbour_maize = site.neighbour_maize.as_ref().map(neighbour).transpose()?;
     let zone = site.zone.as_deref().map(zone).transpose()?;
-    let place = if site.place.trim().is_empty() { String::new() } else { draft::text("the place", &site.place, limits::NAME)? };
+    let place = draft::text_or_nothing("the place", &site.place, limits::NAME)?;
     Ok(Site { name: draft::text("the garden's name", &site.name, limits::NAME)?, place, zone, neighbour_maize, ..site.clone() })
 }
 

@@ -2,7 +2,7 @@
 
 use crate::catalogue::Catalogue;
 use crate::change::draft;
-use crate::change::limits::{self, MOST_ENTRIES, MOST_PLANS, MOST_WISHES, number};
+use crate::change::limits::{self, MOST_ENTRIES, MOST_KEPT_ENTRIES, MOST_PLANS, MOST_WISHES, number};
 use crate::change::planner::{Planner, next};
 use crate::known::Known;
 use crate::turns::ground::plots;
@@ -19,6 +19,7 @@ use sparrow_facts::turns::{
     Closing, Entry, OwnFamily, Piece, Pinned, SoilFinding, TurnPlan, TurnSchool, TurnWish, Turns, TurnsUnit, Unknown, WishDraft,
 };
 use sparrow_facts::units::Length;
+use std::collections::BTreeSet;
 
 /// A change of what a household said about its turns; several are made as one.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
@@ -63,6 +64,7 @@ pub enum TurnChange {
 /// What changes of the turns would change in a garden, or why they are refused.
 pub fn plan(known: Known, changes: &[TurnChange]) -> Result<Vec<Edit>, Refusal> {
     let garden = known.garden;
+    limits::changes(changes.len())?;
     let mut growing = garden.clone();
     let mut edits = Vec::new();
     for change in changes {
@@ -302,6 +304,7 @@ fn check_many(turns: &Turns) -> Result<(), Wrong> {
         ("closed pieces of ground", turns.closed.len(), MOST_ENTRIES),
         ("unknown years", turns.unknown.len(), MOST_ENTRIES),
         ("findings", turns.findings.len(), MOST_ENTRIES),
+        ("entries of all plans", turns.plans.iter().map(|plan| plan.entries.len()).sum(), MOST_KEPT_ENTRIES),
     ];
     for (what, many, most) in lists {
         if many > most {
@@ -343,7 +346,7 @@ fn check_ground(known: Known) -> Result<(), Wrong> {
 /// What is fixed to pieces of ground, year by year.
 fn check_plans(garden: &Garden) -> Result<(), Wrong> {
     let turns = &garden.turns;
-    let pieces: Vec<Piece> = plots(garden).into_iter().map(|plot| plot.at).collect();
+    let pieces: BTreeSet<Piece> = plots(garden).into_iter().map(|plot| plot.at).collect();
     let piece = |at: Piece| {
         let lost = || Refusal::Unknown { what: "piece of ground", key: format!("{} of bed {}", at.piece + 1, at.bed.0) };
         bed(garden, at.bed).and_then(|()| pieces.contains(&at).then_some(()).ok_or_else(lost))

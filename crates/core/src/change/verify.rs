@@ -6,7 +6,7 @@ use crate::change::limits::{MOST_PARTS, number};
 use crate::change::own::check_planted;
 use crate::change::planner::Planner;
 use crate::change::schools::in_range;
-use crate::change::{draft, limits, site};
+use crate::change::{draft, limits, site, totals};
 use crate::climate::calendar::YEARS;
 use crate::growth::grower::Grower;
 use crate::known::Known;
@@ -40,6 +40,9 @@ pub fn verify(garden: &Garden, catalogue: &Catalogue) -> Result<(), (String, Ref
     for (index, fixture) in garden.fixtures.iter().enumerate() {
         check_fixture(fixture).map_err(at("fixtures", index))?;
     }
+    // What is too much in all is not looked at one by one.
+    let whole = |why| ("beds and patches".to_string(), why);
+    totals::check(garden, catalogue).map_err(whole)?;
     // What stands in the ground is judged by the warmth of the place, so the place comes first.
     crate::change::season::check(garden).map_err(|why| ("almanac".to_string(), why))?;
     let grower = Grower::of(garden, catalogue);

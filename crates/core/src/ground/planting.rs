@@ -5,7 +5,7 @@
 //! in which ground is counted, given and taken by whole squares.
 
 use crate::catalogue::suits::suits;
-use crate::catalogue::{Crop, Way};
+use crate::catalogue::{Catalogue, Crop, Way};
 use crate::ground::hole::Hole;
 use crate::ground::interplant::Host;
 use crate::ground::pattern::{Pattern, Spot};
@@ -15,6 +15,7 @@ use crate::growth::growing::Growing;
 use crate::growth::in_hole::{in_each_hole, plants_a_hole};
 use crate::growth::size::Pace;
 use crate::known::Known;
+use crate::work::Work;
 use serde::Serialize;
 use sparrow_facts::bed::{Bed, Reach};
 use sparrow_facts::garden::Garden;
@@ -123,6 +124,7 @@ pub struct Planting<'a> {
     /// A distance that overrules every table, and where it was said.
     own: Option<(Spacing, DistanceFrom)>,
     hosts: Vec<Host>,
+    work: &'a Work,
 }
 
 /// Holes on a piece of ground, and how they came there.
@@ -149,13 +151,20 @@ impl<'a> Planting<'a> {
 
     /// The same without regard to what it is planted between.
     pub fn alone(known: Known<'a>, patch: &'a Patch) -> Option<Self> {
-        let Known { garden, catalogue, grower, .. } = known;
+        let by_packet = Planting::by_packet(known.garden, known.catalogue, patch)?;
+        let Planting { bed, crop, way, .. } = by_packet;
+        let pace = known.grower.pace(Growing::of(patch, crop, way), patch.from, &known.soil(bed));
+        Some(Planting { pace, work: known.work, ..by_packet })
+    }
+
+    /// The same, growing as its packet says wherever it stands: enough to count it by.
+    pub fn by_packet(garden: &'a Garden, catalogue: &'a Catalogue, patch: &'a Patch) -> Option<Self> {
         let (bed, crop) = (garden.bed(patch.bed)?, catalogue.crop(&patch.planted.crop)?);
         let way = crop.way(&patch.planted.way)?;
         let school = school_of(garden, bed, patch, crop, way);
         let own = own_distance(garden, &patch.planted);
-        let pace = grower.pace(Growing::of(patch, crop, way), patch.from, &known.soil(bed));
-        Some(Planting { bed, patch, crop, way, school, pace, units: garden.site.squares(), own, hosts: Vec::new() })
+        let (pace, units) = (Pace::packet(way), garden.site.squares());
+        Some(Planting { bed, patch, crop, way, school, pace, units, own, hosts: Vec::new(), work: Work::FREE })
     }
 
     /// What a shadow is reckoned from.
@@ -271,6 +280,15 @@ impl<'a> Planting<'a> {
 
     fn lay_in(&self, ground: Ground, room: Ground, (school, distance): (School, Spacing)) -> Laid {
         let room = if self.patch.line.is_some() { ground } else { room };
+        if !self.work.goes_on(self.steps(room, distance, school)) {
+            return Laid {
+                pattern: Pattern::Between { places: 0 },
+                at_margin: false,
+                outside: 0,
+                under_braces: 0,
+                holes: Vec::new(),
+            };
+        }
         let (pattern, spots) = match self.patch.line {
             Some(line) => in_line(ground, distance, line),
             None => spots(room.length(), room.width(), distance, school),
@@ -285,6 +303,14 @@ impl<'a> Planting<'a> {
         holes.retain(|hole| !self.bed.braces.iter().any(|brace| under(brace.at, brace.thickness, hole.x)));
         let at_margin = room.length() < ground.length() || room.width() < ground.width();
         Laid { pattern, at_margin, outside: (whole - found) as u32, under_braces: (found - holes.len()) as u32, holes }
+    }
+
+    /// About what it costs to lay holes out, before it is done: every hole that is tried, and every stem it is held against.
+    fn steps(&self, room: Ground, distance: Spacing, school: School) -> u64 {
+        let places = plain_grid(room, distance);
+        let tried = if let School::Scatter { seeds } = school { places.saturating_mul(4 * u64::from(seeds)) } else { places };
+        let stems: u64 = self.hosts.iter().map(|host| host.holes.len() as u64).sum();
+        tried.saturating_add(stems.saturating_mul(places.saturating_add(4 * stems))).saturating_add(8)
     }
 
     /// How many holes its own school finds room for on some half squares.
@@ -333,11 +359,16 @@ impl<'a> Planting<'a> {
         Some(best)
     }
 
+    /// About how many holes the patch has at most, by its school or its household's own number; reckoned and not laid out.
+    pub fn at_most(&self) -> u64 {
+        // A lattice of triangles holds 2/√3 of what a grid does.
+        let laid = self.places(self.distance(self.school)) * 7 / 6;
+        laid.max(self.patch.planted.holes.map_or(0, u64::from))
+    }
+
     /// How many places a plain grid of a distance has on the patch's ground, which is reckoned and not laid out.
     pub fn places(&self, distance: Spacing) -> u64 {
-        let ground = self.patch.rect.ground(self.bed, self.units);
-        let (columns, rows) = pattern::grid(ground.length(), ground.width(), [distance.along, distance.across]);
-        u64::from(columns) * u64::from(rows)
+        plain_grid(self.patch.rect.ground(self.bed, self.units), distance)
     }
 
     /// The count of the patch and the holes it uses: as many as fit, or the household's own number: fewer spread over the ground,
@@ -402,6 +433,12 @@ impl<'a> Planting<'a> {
     }
 }
 
+/// Places of a plain grid of a distance on some ground.
+fn plain_grid(ground: Ground, distance: Spacing) -> u64 {
+    let (columns, rows) = pattern::grid(ground.length(), ground.width(), [distance.along, distance.across]);
+    u64::from(columns) * u64::from(rows)
+}
+
 /// The distance said of a planting, or else of all of its crop and way, if the household said one.
 fn own_distance(garden: &Garden, planted: &Planted) -> Option<(Spacing, DistanceFrom)> {
     let of_all =
@@ -464,15 +501,25 @@ fn under(at: Length, thickness: Length, x: Length) -> bool {
 
 /// The smallest rectangle from a corner that holds so many by some way of counting, of equal ones the
 /// nearest to the shape `from` has.
+///
+/// More ground never holds less, so that of each width only the least length that holds them is looked for, by halving.
 pub fn room_for(grid: (u16, u16), from: Rect, wanted: u32, count: impl Fn(Rect) -> u32) -> Option<Rect> {
+    let longest = grid.1.saturating_sub(from.y);
     let mut best: Option<Rect> = None;
     for w in 1..=grid.0.saturating_sub(from.x) {
-        for h in 1..=grid.1.saturating_sub(from.y) {
-            let rect = Rect { w, h, ..from };
-            let better = best.is_none_or(|b| nearness(rect, from) < nearness(b, from));
-            if better && count(rect) >= wanted {
-                best = Some(rect);
-            }
+        let at = |h: u16| Rect { w, h, ..from };
+        // What would be larger than the smallest so far is not counted.
+        let most = best.map_or(longest, |b| longest.min((u32::from(b.w) * u32::from(b.h) / u32::from(w)) as u16));
+        if most == 0 || count(at(most)) < wanted {
+            continue;
+        }
+        let (mut low, mut high) = (1, most);
+        while low < high {
+            let middle = (low + high) / 2;
+            if count(at(middle)) >= wanted { high = middle } else { low = middle + 1 }
+        }
+        if best.is_none_or(|b| nearness(at(low), from) < nearness(b, from)) {
+            best = Some(at(low));
         }
     }
     best

@@ -2,7 +2,7 @@
 //!
 //! The nearest two stand as far apart as the holes allow; of choices that do, one is taken in which no plant has more neighbours
 //! than it need have. Exact for up to 128 holes as long as the search stays small, which it does for whole squares; more holes
-//! are chosen one by one, each as far from those before as can be, and then shifted while that helps.
+//! are chosen one by one, each as far from those before as can be, and then shifted while that helps; of thousands, every so many.
 
 use crate::ground::hole::Hole;
 use crate::ground::pattern::apart;
@@ -13,6 +13,8 @@ const EXACT: usize = 128;
 const STEPS: u32 = 10_000;
 /// The most comparisons spent on shifting plants.
 const SHIFTS: usize = 2_000_000;
+/// The most comparisons of each chosen hole with every other; of more they are taken evenly, row by row.
+const COMPARED: usize = 4_000_000;
 
 /// So many of the holes, in their order: all of them where as many or more are wanted.
 pub fn spread(holes: Vec<Hole>, wanted: usize) -> Vec<Hole> {
@@ -23,6 +25,7 @@ pub fn spread(holes: Vec<Hole>, wanted: usize) -> Vec<Hole> {
     let chosen = match wanted {
         0 => Vec::new(),
         1 => vec![among.middle()],
+        many if many * holes.len() > COMPARED => (0..many).map(|n| (2 * n + 1) * holes.len() / (2 * many)).collect(),
         _ => among.choose(wanted),
     };
     let mut used = vec![false; holes.len()];

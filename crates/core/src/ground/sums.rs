@@ -6,8 +6,6 @@ use crate::ground::planting::Planting;
 use crate::known::Known;
 use jiff::civil::Date;
 use serde::Serialize;
-use sparrow_facts::bed::Bed;
-use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::{BedId, PatchId};
 use sparrow_facts::patch::{Patch, Planted};
 use sparrow_facts::rect::Rect;
@@ -71,7 +69,7 @@ pub fn fits(known: Known, pattern: &Patch, at_hand: u32) -> Result<Fits, Refusal
             let patch = Patch { bed: bed.id, ..pattern.clone() };
             let Some(planting) = Planting::alone(known, &patch) else { break };
             let per_hole = planting.per_hole();
-            let Some(rect) = best_free(garden, bed, &planting, &taken, left.div_ceil(per_hole)) else { break };
+            let Some(rect) = best_free(known, &planting, &taken, left.div_ceil(per_hole)) else { break };
             let holds = planting.fits(rect) * per_hole;
             let plants = holds.min(left);
             taken.push((bed.id, rect));
@@ -93,7 +91,8 @@ fn one_piece(planting: &Planting, at_hand: u32) -> Option<(u16, u16)> {
 ///
 /// Longer ground never holds less, so that of each corner and width only the longest free piece is counted, and then the
 /// shortest that holds as many.
-fn best_free(garden: &Garden, bed: &Bed, planting: &Planting, taken: &[(BedId, Rect)], wanted: u32) -> Option<Rect> {
+fn best_free(known: Known, planting: &Planting, taken: &[(BedId, Rect)], wanted: u32) -> Option<Rect> {
+    let (garden, bed) = (known.garden, planting.bed);
     let (columns, rows) = bed.half_squares(garden.site.squares());
     let in_the_way: Vec<Rect> = garden
         .patches
@@ -122,7 +121,7 @@ fn best_free(garden: &Garden, bed: &Bed, planting: &Planting, taken: &[(BedId, R
     for (y, x) in (0..rows).flat_map(|y| (0..columns).map(move |x| (y, x))) {
         for h in 1..=rows - y {
             let most = widest(x, y, h);
-            if most == 0 {
+            if most == 0 || !known.work.goes_on(in_the_way.len() as u64) {
                 break;
             }
             let enough = holds(Rect { x, y, w: most, h }).min(wanted);

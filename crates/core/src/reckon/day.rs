@@ -171,7 +171,9 @@ pub fn reckon(known: Known, needle: Date) -> Reckoning {
     let garden = known.garden;
     let season = year::year(known, needle);
     let in_year = |patch: &&Patch| patch.from <= season.last_day && patch.until >= season.first_day;
-    let plantings: Vec<Planting> = garden.patches.iter().filter(in_year).filter_map(|patch| Planting::of(known, patch)).collect();
+    let going = |_: &&Patch| known.work.goes_on(1);
+    let patches = garden.patches.iter().filter(in_year).take_while(going);
+    let plantings: Vec<Planting> = patches.filter_map(|patch| Planting::of(known, patch)).collect();
     let patches: Vec<PatchReckoning> = plantings.iter().map(|planting| reckon_patch(planting, needle)).collect();
     let laid: Vec<Laid> = plantings
         .iter()
@@ -180,7 +182,8 @@ pub fn reckon(known: Known, needle: Date) -> Reckoning {
         .collect();
     let around = Around { known, history: &History::of(known), season: &season, laid: &laid };
     let beds = garden.beds.iter().map(|bed| reckon_bed(&around, bed, &patches)).collect();
-    let mut findings: Vec<Finding> = laid.iter().flat_map(|laid| findings::of_patch(&around, *laid)).collect();
+    let mut findings: Vec<Finding> =
+        laid.iter().take_while(|_| known.work.goes_on(1)).flat_map(|laid| findings::of_patch(&around, *laid)).collect();
     findings::number(&mut findings);
     Reckoning { season, beds, patches, findings, paths: yard::paths(garden) }
 }

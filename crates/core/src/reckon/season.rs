@@ -263,7 +263,7 @@ fn parts(known: Known, (first, last): (Date, Date)) -> Parts {
     let near = |patch: &&Patch| {
         patch.from <= last.saturating_add(120.days()) && patch.until.max(patch.timing.free_on.unwrap_or(patch.until)) >= first
     };
-    for patch in garden.patches.iter().filter(near) {
+    for patch in garden.patches.iter().filter(near).take_while(|_| known.work.goes_on(1)) {
         let Some(planting) = Planting::of(known, patch) else { continue };
         let Some(course) = course(known, Growing::of(patch, planting.crop, planting.way), patch) else { continue };
         let in_year = patch.from <= last || course.sow.is_some_and(|sow| sow <= last);

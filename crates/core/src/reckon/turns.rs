@@ -181,7 +181,7 @@ pub fn view(known: Known, entries: &[Entry]) -> TurnsView {
         from,
         first: problem.first,
         until: problem.first + i16::from(garden.turns.years) - 1,
-        ties: ties(catalogue, &problem, &ledger),
+        ties: ties(catalogue, &problem, &ledger, from),
         notes: notes(known, &cells, from),
         short: ledger.wanting.iter().filter_map(|w| wished(&w.demand, w.year, w.squares)).collect(),
         lacking: lacking(garden, &problem.plots),
@@ -246,13 +246,13 @@ fn of_entry(known: Known, entry: &Entry) -> Option<Cell> {
     })
 }
 
-fn ties(catalogue: &Catalogue, problem: &Problem, ledger: &Ledger) -> Vec<Tie> {
+fn ties(catalogue: &Catalogue, problem: &Problem, ledger: &Ledger, from: i16) -> Vec<Tie> {
     let mut ties: Vec<Tie> = ledger.clashes.iter().filter_map(|clash| tie(catalogue, problem, clash, false)).collect();
-    ties.extend(past_clashes(problem).iter().filter_map(|clash| tie(catalogue, problem, clash, true)));
-    ties.sort_by(|a, b| {
-        let key = |tie: &Tie| (tie.past, tie.planted, tie.later, tie.at, tie.family.clone(), tie.earlier);
-        key(a).cmp(&key(b))
-    });
+    ties.extend(past_clashes(problem, from).iter().filter_map(|clash| tie(catalogue, problem, clash, true)));
+    fn key(tie: &Tie) -> (bool, bool, i16, Piece, &str, i16) {
+        (tie.past, tie.planted, tie.later, tie.at, &tie.family, tie.earlier)
+    }
+    ties.sort_by(|a, b| key(a).cmp(&key(b)));
     (1..).zip(&mut ties).for_each(|(number, tie)| tie.number = number);
     ties
 }
@@ -274,8 +274,8 @@ fn tie(catalogue: &Catalogue, problem: &Problem, clash: &Clash, past: bool) -> O
     })
 }
 
-/// Families that came back too soon already; each to its latest earlier stand.
-fn past_clashes(problem: &Problem) -> Vec<Clash> {
+/// Families that came back too soon already, in the years that are shown; each to its latest earlier stand.
+fn past_clashes(problem: &Problem, from: i16) -> Vec<Clash> {
     let instance = &problem.instance;
     let sections: BTreeMap<&str, &Section> = instance.sections.iter().map(|section| (section.id.as_str(), section)).collect();
     let families: BTreeMap<&str, &Family> = instance.families.iter().map(|family| (family.id.as_str(), family)).collect();
@@ -299,7 +299,8 @@ fn past_clashes(problem: &Problem) -> Vec<Clash> {
         let (family, section) = (root.to_string(), at.to_string());
         (!one).then_some(Clash { family, section, earlier, later, after: None, interval, cost: 0 })
     };
-    any.iter().filter_map(clash).collect()
+    let shown = |at: &&(&str, &str, i32)| problem.year(at.2) >= from;
+    any.iter().filter(shown).filter_map(clash).collect()
 }
 
 fn notes(known: Known, cells: &[Cell], from: i16) -> Vec<Note> {

@@ -68,6 +68,8 @@ pub const SHORTEST: i32 = 21;
 const LEAST_GROUND: u32 = 4;
 /// Crops told of for one piece of ground.
 const MOST_CROPS: usize = 5;
+/// About what it costs to look for what would be ready on a piece, in steps.
+const PIECE: u64 = 50_000;
 /// Crops that take longer are no quick ones \[days\].
 const LONGEST: u16 = 80;
 
@@ -82,8 +84,10 @@ pub fn bare(known: Known, bed: BedId, year: i16) -> Vec<Bare> {
     if window.0 > window.1 {
         return Vec::new();
     }
-    let mut found: Vec<Bare> =
-        pieces(garden, bed, window).into_iter().map(|(rect, span)| piece(known, bed, rect, span)).collect();
+    let mut found: Vec<Bare> = pieces(garden, bed, window)
+        .into_iter()
+        .map_while(|(rect, span)| known.work.goes_on(PIECE).then(|| piece(known, bed, rect, span)))
+        .collect();
     found.sort_by_key(|bare| (bare.from, bare.until, bare.rect.y, bare.rect.x));
     found
 }

@@ -1,5 +1,6 @@
 //! Which search, and what has it found? One shape for all of them, so that they are asked for, watched and stopped alike.
 
+use crate::change::limits::{self, MOST_ENTRIES, number};
 use crate::known::Known;
 use crate::reckon::turns;
 use crate::reckon::turns::TurnsView;
@@ -59,11 +60,38 @@ pub enum Found {
     Series(SeriesPlan),
 }
 
-/// Searches until it has found the best, or `watch` stops it.
+/// Whether the entries of a plan that is asked about may be.
+///
+/// # Errors
+/// When they are too many, or a year or number is out of range.
+pub fn check_entries(entries: &[Entry]) -> Result<(), Refusal> {
+    if entries.len() > MOST_ENTRIES {
+        return Err(Refusal::TooManyThings { what: "entries of a plan", most: MOST_ENTRIES });
+    }
+    entries.iter().try_for_each(|entry| {
+        number("year", entry.year.into(), limits::TURN_YEAR)?;
+        number("squares", entry.squares.into(), limits::SQUARES)
+    })
+}
+
+fn check(search: &Search) -> Result<(), Refusal> {
+    match search {
+        Search::Years { now: entries } | Search::Why { entries, .. } => check_entries(entries),
+        Search::Argue { pin, entries } => {
+            number("year", pin.year.into(), limits::TURN_YEAR)?;
+            check_entries(entries)
+        }
+        // Their ranges are checked where they are read.
+        Search::Arrange(_) | Search::Late { .. } | Search::Series(_) => Ok(()),
+    }
+}
+
+/// Searches until it has found the best, or `watch` stops it. Nothing of it holds when `known.work` is over by then.
 ///
 /// # Errors
 /// When what is asked for makes no sense in this garden.
 pub fn run(known: Known, search: &Search, watch: &mut Watch<Found>) -> Result<Found, Refusal> {
+    check(search)?;
     match search {
         Search::Arrange(asked) => pose::arrange(known, asked, &mut |found| on(watch, found, Found::Arrange)).map(Found::Arrange),
         Search::Years { now } => {

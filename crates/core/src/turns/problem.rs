@@ -7,11 +7,11 @@ use crate::turns::ground::{Plot, plots};
 use crate::turns::held::{Held, held};
 use sparrow_facts::garden::Garden;
 use sparrow_facts::history::Stood;
-use sparrow_facts::ids::WishId;
+use sparrow_facts::ids::{PatchId, WishId};
 use sparrow_facts::turns::{Entry, Piece, Pinned, TurnPart, TurnSchool, WishDraft};
 use sparrow_rotate as rotate;
 use sparrow_rotate::{Assign, Closed, Demand, Instance, Longer, Pin, Section, Taken, Weights};
-use std::collections::BTreeMap;
+use std::collections::{BTreeMap, BTreeSet};
 
 /// Years that the school of 'never the same spot' keeps a crop away: three in between.
 const SPOT_YEARS: u32 = 4;
@@ -191,6 +191,13 @@ impl Problem {
         let garden = known.garden;
         let last = self.number(self.first) + i32::from(garden.turns.years) - 1;
         let mut taken: BTreeMap<(Piece, i32), u32> = BTreeMap::new();
+        // Each is said once; thousands may have stood.
+        let (mut history, mut through) = (BTreeSet::new(), BTreeSet::new());
+        // What stands of a family in a piece of ground and year.
+        let mut there: BTreeMap<(Piece, i16, &str), BTreeSet<Option<PatchId>>> = BTreeMap::new();
+        for held in &self.held {
+            there.entry((held.at, held.year, &held.family)).or_default().insert(held.patch);
+        }
         for held in &self.held {
             let number = self.number(held.year);
             if number > last || number < -LONGEST_MEMORY {
@@ -198,10 +205,12 @@ impl Problem {
             }
             for (family, feeding) in self.families_of(known, held) {
                 let stood = rotate::Stood { year: number, section: section_id(held.at), family, feeding };
-                if !self.instance.history.contains(&stood) {
+                if history.insert(stood.clone()) {
                     self.instance.history.push(stood.clone());
                 }
-                if held.still && !self.others(held) && !self.instance.through.contains(&stood) {
+                // Another stand of the family in the same ground and year ends what stood through.
+                let alone = there.get(&(held.at, held.year, held.family.as_str())).is_none_or(|all| all.len() == 1);
+                if held.still && alone && through.insert(stood.clone()) {
                     self.instance.through.push(stood);
                 }
             }
@@ -211,12 +220,6 @@ impl Problem {
         }
         let taken = taken.into_iter();
         self.instance.taken = taken.map(|((at, year), squares)| Taken { section: section_id(at), year, squares }).collect();
-    }
-
-    /// Whether another stand of the family is in the same ground and year.
-    fn others(&self, held: &Held) -> bool {
-        let same = |other: &&Held| (other.at, other.year, &other.family) == (held.at, held.year, &held.family);
-        self.held.iter().filter(same).any(|other| other.patch != held.patch)
     }
 
     /// What a stand is in the solver: one family, or where only spots count and nobody knows the crop, each of its family's that is

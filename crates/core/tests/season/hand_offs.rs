@@ -6,7 +6,8 @@ use crate::ground::{FOUR, cabbage_then_chard, course_of, garden, put, replan, se
 use jiff::ToSpan;
 use jiff::civil::date;
 use proptest::prelude::*;
-use sparrow_core::ask::question::{Answer, Question, answer};
+use sparrow_core::ask::answer::{Answer, answer};
+use sparrow_core::ask::question::Question;
 use sparrow_core::catalogue::Catalogue;
 use sparrow_core::change::command::{Command, carry_out};
 use sparrow_core::change::replan::PatchChange;

@@ -1,31 +1,48 @@
 //! A served demo to ask, and people who ask it.
 #![allow(dead_code, reason = "each test file uses some of it")]
 
-use patient_sparrow::{Aside, Settings};
+use patient_sparrow::{Aside, Limits, Settings};
 use reqwest::{Client, Method, Response, StatusCode};
 use serde_json::{Value, json};
 use sparrow_cluster::Cluster;
-use sparrow_store::Store;
+use sparrow_store::{Measure, Store};
 use std::sync::atomic::{AtomicU32, Ordering};
 
 /// A server on a database of its own.
 pub struct Served {
     // Dropped in this order: the server with its connections, then the database.
     aside: Aside,
+    /// The server's own store, to look into.
+    pub store: Store,
     _cluster: Option<Cluster>,
 }
 
+/// What those who sign up remember.
+pub const PASSWORD: &str = "long enough";
+
 static SERVERS: AtomicU32 = AtomicU32::new(0);
 
-/// Starts a server at noon of 23 November 2026.
+/// Starts a demo server at noon of 23 November 2026.
 pub async fn served() -> Served {
+    served_as(Settings::demo(Some("2026-11-23T12:00Z".parse().expect("a moment")))).await
+}
+
+/// The same, on which anything may be tried often.
+pub async fn patient() -> Served {
+    let often = Measure { at_once: 1e6, an_hour: 1e9 };
+    let limits = Limits { address: often, everybody: often, name: often };
+    served_as(Settings { limits, ..Settings::demo(Some("2026-11-23T12:00Z".parse().expect("a moment"))) }).await
+}
+
+/// Starts a server with settings of its own.
+pub async fn served_as(settings: Settings) -> Served {
     let name = format!("api_{}_{}", std::process::id(), SERVERS.fetch_add(1, Ordering::Relaxed));
     let (cluster, url) = Cluster::for_tests(&name).expect("PostgreSQL starts");
     Store::make_database(&url, &name).await.expect("a database");
     let store = Store::open(&url.replace("/postgres", &format!("/{name}"))).await.expect("opens");
-    let settings =
-        Settings { demo: true, secure_cookies: false, workers: 1, now: Some("2026-11-23T12:00Z".parse().expect("a moment")) };
-    Served { aside: Aside::start(store, settings).await.expect("the server starts"), _cluster: cluster }
+    let settings = Settings { workers: 1, ..settings };
+    let database = store.clone();
+    Served { aside: Aside::start(store, settings).await.expect("the server starts"), store: database, _cluster: cluster }
 }
 
 /// Somebody who asks it.
@@ -44,6 +61,22 @@ impl Served {
     pub fn stranger(&self) -> Person {
         let client = Client::builder().cookie_store(true).build().expect("a client");
         Person { client, address: self.aside.address.clone() }
+    }
+
+    /// Somebody who signs up, with the password [`PASSWORD`].
+    pub async fn signs_up(&self, name: &str) -> Person {
+        let person = self.stranger();
+        let answer = person.posts("/accounts", json!({ "name": name, "password": PASSWORD })).await;
+        assert_eq!(answer.status(), StatusCode::CREATED);
+        person
+    }
+
+    /// Somebody who signed up before, in a new browser.
+    pub async fn signs_in(&self, name: &str) -> Person {
+        let person = self.stranger();
+        let answer = person.posts("/session", json!({ "name": name, "password": PASSWORD })).await;
+        assert_eq!(answer.status(), StatusCode::OK);
+        person
     }
 
     /// Somebody of an invented household.
@@ -75,6 +108,27 @@ impl Person {
     /// Gets an address.
     pub async fn gets(&self, path: &str) -> Response {
         self.client.get(format!("{}/api/v1{path}", self.address)).send().await.expect("an answer")
+    }
+
+    /// A garden of their own, made from another's file.
+    pub async fn makes_garden(&self, like: &Person) -> i64 {
+        let file = like.gets(&format!("/gardens/{}/export", like.garden().await)).await.text().await.expect("a file");
+        let made = self.sends(Method::POST, "/gardens/import", file, None).await;
+        made.json::<Value>().await.expect("JSON")["id"].as_i64().expect("a garden")
+    }
+
+    /// Lets somebody into a garden of theirs by an invitation.
+    pub async fn lets_in(&self, garden: i64, who: &Person, role: &str) {
+        let made = self.posts(&format!("/gardens/{garden}/invitations"), json!({ "role": role })).await;
+        let path = made.json::<Value>().await.expect("JSON")["path"].as_str().expect("a path").to_string();
+        let (_, word) = path.split_once('#').expect("a word that no server is sent");
+        let came = who.posts("/invitations/accept", json!({ "word": word })).await;
+        assert_eq!(came.json::<Value>().await.expect("JSON")["garden"], garden);
+    }
+
+    /// Deletes.
+    pub async fn deletes(&self, path: &str) -> Response {
+        self.sends(Method::DELETE, path, String::new(), None).await
     }
 
     /// Their first garden.

@@ -2,6 +2,7 @@
 #![allow(dead_code, reason = "each test file uses its own part of these")]
 
 use jiff::civil::{Date, date};
+use serde_json::json;
 use sparrow_cluster::Cluster;
 use sparrow_core::catalogue::Catalogue;
 use sparrow_core::change::command;
@@ -9,7 +10,9 @@ use sparrow_core::change::command::Command;
 use sparrow_core::growth::grower::Grower;
 use sparrow_core::known::Known;
 use sparrow_demo::quillet_lane;
-use sparrow_store::{AccountId, Asked, GardenId, Made, Store, StoreError, Versioned};
+use sparrow_facts::edit::Edit;
+use sparrow_facts::refusal::Refusal;
+use sparrow_store::{AccountId, Allowed, Asked, GardenId, History, Made, Store, StoreError, Versioned, Way};
 use std::sync::atomic::{AtomicU32, Ordering};
 
 /// The day it is in these tests.
@@ -32,7 +35,7 @@ pub async fn ground() -> Ground {
     Store::make_database(&server, &name).await.expect("a database");
     let url = server.replace("/postgres", &format!("/{name}"));
     let store = Store::open(&url).await.expect("opens");
-    let owner = store.create_account("wren", "no hash").await.expect("an account");
+    let owner = store.create_account("wren", "no hash", Allowed::Open).await.expect("an account");
     let garden = store.create_garden(owner, &quillet_lane(TODAY).expect("the demo garden")).await.expect("a garden");
     Ground { store, url, owner, garden, _cluster: cluster }
 }
@@ -50,9 +53,41 @@ impl Ground {
     /// Plans a command on the garden as it is, and asks for it as if it had been seen at `asked.on`.
     pub async fn carries_out(&self, asked: Asked<'_>, command: &Command) -> Result<Made, StoreError> {
         let told = serde_json::to_value(command).expect("commands are JSON");
+        let edits = self.plans(command).await?;
+        self.store.change(asked, &told, &edits).await
+    }
+
+    /// What a command would change in the garden as it is.
+    pub async fn plans(&self, command: &Command) -> Result<Vec<Edit>, Refusal> {
         let garden = self.now().await.garden;
         let grower = Grower::of(&garden, Catalogue::standard());
-        let edits = command::plan(Known::new(&garden, Catalogue::standard(), &grower, TODAY), command)?;
-        self.store.change(asked, told, edits).await
+        command::plan(Known::new(&garden, Catalogue::standard(), &grower, TODAY), command)
     }
+
+    /// Takes the last change back.
+    pub async fn undo(&self, asked: Asked<'_>) -> Result<Made, StoreError> {
+        steps(&self.store, asked, Way::Undo).await
+    }
+
+    /// Does again what was taken back.
+    pub async fn redo(&self, asked: Asked<'_>) -> Result<Made, StoreError> {
+        steps(&self.store, asked, Way::Redo).await
+    }
+
+    /// What the owner can take back and do again.
+    pub async fn history(&self) -> History {
+        self.store.history(self.garden, self.owner).await.expect("it is there")
+    }
+}
+
+/// One step back or forth, as a server asks for it.
+pub async fn steps(store: &Store, asked: Asked<'_>, way: Way) -> Result<Made, StoreError> {
+    let told = json!({ "do": if way == Way::Undo { "undo" } else { "redo" } });
+    if let Some(key) = asked.key
+        && store.was_made(asked.garden, key, &told).await?
+    {
+        return Ok(Made::Before);
+    }
+    let step = store.next_step(asked, way, None).await?;
+    store.step(asked, &step, &told).await
 }

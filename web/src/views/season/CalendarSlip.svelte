@@ -1,6 +1,7 @@
 <script lang="ts">
   // The year's work as a calendar: a file, a table, and a private link to subscribe to.
   import { api, Refused } from '../../api';
+  import type { CalendarAt } from '../../generated/CalendarAt';
   import type { SeasonView } from '../../generated/SeasonView';
   import { useOpenGarden } from '../../state/context';
   import { fullDate } from '../../words/dates';
@@ -10,13 +11,13 @@
   const { garden } = useOpenGarden();
 
   const id = $derived(garden.view.id);
-  let path: string | null = $state(null);
+  let at: CalendarAt = $state.raw({ given: false, path: null });
   let trouble = $state('');
 
-  async function ask(work: () => Promise<string | null>) {
+  async function ask(work: () => Promise<CalendarAt>) {
     trouble = '';
     try {
-      path = await work();
+      at = await work();
     } catch (error) {
       if (!(error instanceof Refused)) throw error;
       trouble = upper(error.problem.detail);
@@ -37,18 +38,23 @@
 </p>
 {#if garden.mayChange}
   <h3>To subscribe to</h3>
-  {#if path}
-    <p class="break-all select-all" data-link>{location.origin}{path}</p>
+  {#if at.given}
+    {#if at.path}
+      <p class="break-all select-all" data-link>{location.origin}{at.path}</p>
+      <p class="quiet">It is shown only now; another can be made at any time.</p>
+    {:else}
+      <p>You have a link. It was shown when it was made.</p>
+    {/if}
     <p class="quiet">
-      Whoever has this link can read the calendar, and nothing else. When the plan changes, entries move; none is
-      doubled.
+      Whoever has your link can read the calendar, and nothing else, as long as you may come into this garden. When the
+      plan changes, entries move; none is doubled.
     </p>
     <p class="flex gap-5">
       <button class="act" onclick={() => ask(() => api.giveCalendar(id))}>a new link</button>
       <button class="act" onclick={() => ask(() => api.revokeCalendar(id))}>revoke it</button>
     </p>
   {:else}
-    <p class="quiet">No link is given out.</p>
+    <p class="quiet">You have given no link out.</p>
     <button class="act" onclick={() => ask(() => api.giveCalendar(id))}>make a private link</button>
   {/if}
 {/if}

@@ -9,12 +9,11 @@
   import BedForm from './BedForm.svelte';
   import FixtureForm from './FixtureForm.svelte';
   import { YARD_KEYS } from './keys';
-  import Members from './Members.svelte';
   import SiteForm from './SiteForm.svelte';
   import YardPlan from './YardPlan.svelte';
 
   const { garden, desk } = useOpenGarden();
-  let at: 'look' | 'new' | 'measure' | 'place' | 'people' | 'fixture' = $state('look');
+  let at: 'look' | 'new' | 'measure' | 'place' | 'fixture' = $state('look');
   /** The fixture that is measured; nothing for a new one. */
   let fixture: number | null = $state(null);
 
@@ -144,8 +143,6 @@
           else fixture = made;
         }}
       />{/key}
-  {:else if at === 'people'}
-    <Members done={() => (at = 'look')} />
   {:else if bed && reckoned}
     <h2>{bed.name}</h2>
     <p class="quiet border-b-2 border-hair pb-3">
@@ -231,7 +228,6 @@
       {#if beds.length}<button class="act" onclick={() => measure(null)}>house, fence, tree</button>{/if}
       <button class="act" onclick={() => (at = 'place')}>the place</button>
     {/if}
-    {#if garden.view.role === 'owner'}<button class="act" onclick={() => (at = 'people')}>who may come in</button>{/if}
     {#if desk.bed !== null}<button class="act" onclick={() => desk.open('yard', null)}>the whole yard</button>{/if}
   </div>
 </aside>

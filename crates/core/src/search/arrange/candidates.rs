@@ -54,7 +54,7 @@ pub fn of(known: Known, history: &History, bed: &Bed, wish: &BedWish, pattern: &
     let shapes = shapes(&planting, grid, holes);
     let mut rects: Vec<Rect> = shapes.into_iter().flat_map(|shape| places(shape, grid)).collect();
     rects.extend(wish.now.filter(|rect| rect.within(grid) && !rects.contains(rect)));
-    let mut found: Vec<Candidate> = rects.into_iter().filter_map(at).collect();
+    let mut found: Vec<Candidate> = rects.into_iter().take_while(|_| known.work.goes_on(1)).filter_map(at).collect();
     found.sort_by_key(|one| (std::cmp::Reverse(one.points), one.rect.y, one.rect.x, one.rect.w, one.rect.h));
     // What is cut off is never the place where it lies now.
     let now = found.iter().skip(MOST).find(|one| Some(one.rect) == wish.now).cloned();

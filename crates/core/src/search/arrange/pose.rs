@@ -1,8 +1,9 @@
 //! Poses the problem of a bed and its wishes, has it searched, and tells the answer with its reasons.
 
 use crate::catalogue::Catalogue;
-use crate::change::limits::{PLANTS, number};
+use crate::change::limits::{self, PLANTS, number};
 use crate::climate::calendar;
+use crate::climate::calendar::YEARS;
 use crate::ground::fit::free_centisquares;
 use crate::ground::planting::Planting;
 use crate::known::Known;
@@ -28,7 +29,6 @@ const ROUNDS: u32 = 300;
 /// Proposes how a bed might be laid out.
 pub fn arrange(known: Known, asked: &Arranging, watch: &mut Watch<Arranged>) -> Result<Arranged, Refusal> {
     let Known { garden, catalogue, .. } = known;
-    number("wishes for one bed", asked.wishes.len() as i64, [1, MOST_WISHES as i64])?;
     let (problem, patterns) = posed(known, asked)?;
     let gone = making_way(garden, asked);
     let arranged = |found: &Answer| {
@@ -166,7 +166,16 @@ fn making_way(garden: &Garden, asked: &Arranging) -> Vec<PatchId> {
     garden.patches.iter().filter(makes_way).map(|patch| patch.id).collect()
 }
 
+/// Whether the list and the days of an arrangement may be.
+fn check(asked: &Arranging) -> Result<(), Refusal> {
+    number("wishes for one bed", asked.wishes.len() as i64, [1, MOST_WISHES as i64])?;
+    limits::year("year", asked.year, YEARS)?;
+    let mut days = asked.wishes.iter().flat_map(|wish| [wish.from, wish.until]).flatten();
+    days.try_for_each(|day| limits::year("year", day.year(), YEARS))
+}
+
 fn posed(known: Known, asked: &Arranging) -> Result<(Problem, Vec<Placing>), Refusal> {
+    check(asked)?;
     let garden = known.garden;
     let bed = garden.bed(asked.bed).ok_or_else(|| Refusal::Unknown { what: "bed", key: asked.bed.0.to_string() })?;
     let gone = making_way(garden, asked);

@@ -1,0 +1,26 @@
+//! How would a command have kept these texts? Names and notes of a garden from outside in the form in which they are kept.
+
+use crate::change::draft::text_or_nothing;
+use crate::change::limits::{BED_NAME, FOUND, NAME, NOTE, STRAIN};
+use sparrow_facts::garden::Garden;
+
+/// Brings every name and note of a garden into the form in which it is kept: blanks cut off, letters composed, and without those
+/// that nobody sees. What cannot be kept is left as it is; [`crate::change::verify::verify`] says what is wrong with it.
+pub fn tidy(garden: &mut Garden) {
+    // Taken apart, so that a fact that is forgotten here does not compile.
+    let Garden { site, beds, patches: _, past: _, spacings, groupings, fixtures, school: _, turns, almanac } = garden;
+    let names = beds.iter_mut().map(|bed| (&mut bed.name, BED_NAME));
+    let names = names.chain(groupings.iter_mut().map(|own| (&mut own.name, NAME)));
+    let names = names.chain(fixtures.iter_mut().map(|one| (&mut one.name, BED_NAME)));
+    let names = names.chain(spacings.iter_mut().map(|own| (&mut own.note, NOTE)));
+    let names = names.chain(turns.findings.iter_mut().map(|one| (&mut one.what, FOUND)));
+    let names = names.chain(turns.plans.iter_mut().map(|plan| (&mut plan.name, NAME)));
+    let names = names.chain(almanac.station.iter_mut().map(|station| (&mut station.name, NAME)));
+    let names = names.chain(site.neighbour_maize.iter_mut().map(|maize| (&mut maize.strain, STRAIN)));
+    let names = names.chain([(&mut site.name, NAME), (&mut site.place, NAME)]);
+    for (name, most) in names {
+        if let Ok(kept) = text_or_nothing("name", name, most) {
+            *name = kept;
+        }
+    }
+}

@@ -1,0 +1,110 @@
+//! How often may a stranger try something? By address, by name and by everybody together, the same on all servers of a database.
+
+use crate::Shared;
+use crate::errors::RequestError;
+use actix_web::HttpRequest;
+use std::net::{IpAddr, Ipv6Addr};
+use std::time::Duration;
+
+/// Counts a try of something that opens a door, by its address and by everybody.
+///
+/// # Errors
+/// [`RequestError::TooOften`] when it is one too many.
+pub async fn count(shared: &Shared, request: &HttpRequest) -> Result<(), RequestError> {
+    let (store, limits) = (&shared.store, &shared.settings.limits);
+    let address = address(request, shared.settings.proxy_header.as_deref());
+    let waits = [
+        store.try_again_in("address", &address, limits.address).await?,
+        store.try_again_in("everybody", "", limits.everybody).await?,
+    ];
+    waits.into_iter().flatten().max().map_or(Ok(()), |wait| Err(too_often(wait)))
+}
+
+/// Too often by so long.
+pub fn too_often(wait: Duration) -> RequestError {
+    RequestError::TooOften { seconds: wait.as_secs().max(1) }
+}
+
+/// Whose measure of wrong passwords counts: a name's from strange browsers, or an account's own from one it was signed in on, so that
+/// no stranger's tries lock its owner out.
+pub struct Tries {
+    kind: &'static str,
+    whose: String,
+}
+
+impl Tries {
+    /// Those of a name from a browser that may be known.
+    pub fn at(name: &str, known: bool) -> Tries {
+        let kind = if known { "known" } else { "name" };
+        Tries { kind, whose: name.trim().to_lowercase().chars().take(80).collect() }
+    }
+
+    /// Waits a little after several wrong tries, and refuses more than there may be.
+    pub async fn slow_down(&self, shared: &Shared) -> Result<(), RequestError> {
+        let (level, wait) = shared.store.tried(self.kind, &self.whose, shared.settings.limits.name).await?;
+        if let Some(wait) = wait {
+            return Err(too_often(wait));
+        }
+        // A forgetful gardener does not notice; a guessing machine does.
+        let steps = (level - 2.0).clamp(0.0, 6.0);
+        if steps > 0.0 {
+            tokio::time::sleep(Duration::from_millis(50).mul_f64(steps.exp2())).await;
+        }
+        Ok(())
+    }
+
+    /// Counts a wrong password.
+    pub async fn wrong(&self, shared: &Shared) -> Result<(), RequestError> {
+        shared.store.try_again_in(self.kind, &self.whose, shared.settings.limits.name).await?;
+        Ok(())
+    }
+
+    /// Forgets the wrong ones: the right one was given.
+    pub async fn right(&self, shared: &Shared) -> Result<(), RequestError> {
+        Ok(shared.store.forget_tries(self.kind, &self.whose).await?)
+    }
+}
+
+/// The address that asks, as far as it tells one asker from another: of the newer kind, the network.
+fn address(request: &HttpRequest, proxy_header: Option<&str>) -> String {
+    let told = proxy_header.and_then(|name| request.headers().get_all(name).last()?.to_str().ok());
+    // A proxy adds the address it was asked from at the end; what stands before it anybody may have written.
+    let told = told.and_then(|all| all.rsplit(',').next()).and_then(|last| last.trim().parse().ok());
+    match told.or_else(|| request.peer_addr().map(|peer| peer.ip())) {
+        Some(IpAddr::V4(four)) => four.to_string(),
+        Some(IpAddr::V6(six)) => match six.to_ipv4_mapped() {
+            Some(four) => four.to_string(),
+            None => {
+                let [a, b, c, d, ..] = six.segments();
+                Ipv6Addr::new(a, b, c, d, 0, 0, 0, 0).to_string()
+            }
+        },
+        None => "unknown".into(),
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use actix_web::test::TestRequest;
+
+    #[test]
+    fn an_address_is_the_asker_s_own_or_what_a_trusted_proxy_added_last() {
+        let peer = "203.0.113.7:4000".parse().expect("an address");
+        let asked = |header: Option<&str>, trusted: Option<&str>| {
+            let request = TestRequest::default().peer_addr(peer);
+            let request = match header {
+                Some(value) => request.insert_header(("X-Forwarded-For", value)),
+                None => request,
+            };
+            address(&request.to_http_request(), trusted)
+        };
+        assert_eq!(asked(None, None), "203.0.113.7");
+        assert_eq!(asked(Some("198.51.100.9"), None), "203.0.113.7", "nobody is believed without a setting");
+        let trusted = Some("X-Forwarded-For");
+        assert_eq!(asked(Some("1.2.3.4, 198.51.100.9"), trusted), "198.51.100.9");
+        assert_eq!(asked(Some("2001:db8:1:2:3:4:5:6"), trusted), "2001:db8:1:2::", "a household has a network of addresses");
+        assert_eq!(asked(Some("::ffff:198.51.100.9"), trusted), "198.51.100.9");
+        assert_eq!(asked(Some("nonsense"), trusted), "203.0.113.7");
+    }
+}

@@ -1,0 +1,97 @@
+<script lang="ts">
+  // An invitation's link was opened: what it is for, and coming in, with an account that is there or a new one.
+  import { api } from '../api';
+  import type { InvitationView } from '../generated/InvitationView';
+  import type { SessionView } from '../generated/SessionView';
+  import { Tried } from '../state/tried.svelte';
+  import { day } from '../words/when';
+  import Sparrow from './Sparrow.svelte';
+
+  interface Props {
+    session: SessionView;
+    word: string;
+    /** Come in: into a garden, or only to be signed in. */
+    came: (garden: number | null) => Promise<void>;
+    away: () => void;
+  }
+  let { session, word, came, away }: Props = $props();
+
+  const [looked, tried] = [new Tried(), new Tried()];
+  let invitation: InvitationView | null = $state.raw(null);
+  let name = $state('');
+  let password = $state('');
+
+  $effect(() => void looked.try(async () => (invitation = await api.invitation(word))));
+
+  const accept = async () => came((await api.accept(word)).garden);
+
+  function submitted(event: SubmitEvent) {
+    event.preventDefault();
+    const fresh = event.submitter instanceof HTMLButtonElement && event.submitter.value === 'new';
+    void tried.try(async () => {
+      if (fresh) {
+        await api.signUp(name, password, word);
+        await came(null);
+      } else {
+        await api.signIn(name, password);
+        await (invitation?.garden ? accept() : came(null));
+      }
+    });
+  }
+</script>
+
+<svelte:head><title>An invitation · Patient Sparrow</title></svelte:head>
+
+<main class="mx-auto grid min-h-full max-w-[860px] content-center gap-10 p-8 md:grid-cols-2">
+  <section>
+    <Sparrow size={56} />
+    <h1 class="mt-3 text-[30px]">An invitation</h1>
+    {#if looked.trouble}
+      <p class="trouble mt-3" role="alert">{looked.trouble}</p>
+      <p class="mt-3">Ask whoever sent it for another. <button class="act" onclick={away}>to the gardens</button></p>
+    {:else if invitation?.garden}
+      <p class="mt-3 max-w-[34ch]">
+        {invitation.by ?? 'Somebody'} invites you into <b>{invitation.garden}</b>,
+        {invitation.role === 'helper' ? 'to help in it' : 'to look at it'}.
+      </p>
+      <p class="quiet mt-1">The link works once, until {day(invitation.until)}.</p>
+    {:else if invitation}
+      <p class="mt-3 max-w-[34ch]">You are invited to start a field book of your own here.</p>
+      <p class="quiet mt-1">The link works once, until {day(invitation.until)}.</p>
+    {:else}
+      <p role="status" class="quiet mt-3">Reading it …</p>
+    {/if}
+  </section>
+  {#if invitation && session.me}
+    <section class="grid content-start gap-4">
+      {#if tried.trouble}<p class="trouble" role="alert">{tried.trouble}</p>{/if}
+      {#if invitation.garden}
+        <p>
+          You are signed in as {session.me.name}.
+          <button class="act" onclick={() => tried.try(accept)}>come in</button>
+        </p>
+      {:else}
+        <p>
+          You are signed in as {session.me.name} already. <button class="act" onclick={away}>to the gardens</button>
+        </p>
+      {/if}
+    </section>
+  {:else if invitation}
+    <form class="grid content-start gap-4" onsubmit={submitted}>
+      <h2>Come in as</h2>
+      <label class="field">
+        Name
+        <input bind:value={name} name="name" autocomplete="username" required maxlength="40" />
+      </label>
+      <label class="field">
+        Password, eight letters or more
+        <input bind:value={password} name="password" type="password" autocomplete="current-password" required />
+      </label>
+      {#if tried.trouble}<p class="trouble" role="alert">{tried.trouble}</p>{/if}
+      <div class="flex flex-wrap gap-6">
+        {#if session.registration !== 'closed'}<button class="act" value="new">start a new book</button>{/if}
+        <button class="act" value="in">I have one here: sign in</button>
+      </div>
+    </form>
+  {/if}
+</main>
