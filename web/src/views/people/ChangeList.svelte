@@ -33,8 +33,8 @@
 
 <h2>What was changed</h2>
 <p class="quiet max-w-[60ch]">
-  Undo takes back your own last change. Here an older one is taken back, as long as nothing was built on it since; whose
-  garden it is may take back anybody’s.
+  Undo takes back your own last change. Here an older one is taken back, as long as nothing was built on it since; the
+  owner may take back anybody’s.
 </p>
 <div class="mt-4 max-w-[780px]">
   <Problem />

@@ -40,7 +40,9 @@
     {#each people.invitations as one (one.number)}
       <li class="flex items-baseline gap-x-4">
         <span class="quiet grow">an invitation {SAYS[one.role]}, until {day(one.until)}</span>
-        <button class="act" onclick={() => does(() => api.takeBackInvitation(garden, one.number))}>take it back</button>
+        <button class="act whitespace-nowrap" onclick={() => does(() => api.takeBackInvitation(garden, one.number))}
+          >take it back</button
+        >
       </li>
     {/each}
   </ul>
