@@ -21,8 +21,13 @@ pub enum ClusterError {
     #[error("PostgreSQL's server programs were not found under /usr/lib/postgresql; install Debian's package postgresql")]
     NotInstalled,
     /// Another process uses the data folder.
-    #[error("the data folder {0} is in use by another process")]
-    InUse(PathBuf),
+    #[error("the data folder {folder} is in use by {by}; stop that first, or name another folder")]
+    InUse {
+        /// The folder.
+        folder: PathBuf,
+        /// Who holds it.
+        by: String,
+    },
     /// A file or process could not be handled.
     #[error("{what}: {source}")]
     Io {
@@ -67,7 +72,7 @@ pub struct Cluster {
 impl Cluster {
     /// Starts a server on the data folder, making the folder and its database cluster when new.
     ///
-    /// Fails with [`ClusterError::InUse`] when another process has the folder.
+    /// Fails with [`ClusterError::InUse`], which says who, when another process has the folder.
     pub fn start(folder: &Path, durability: Durability) -> Result<Cluster, ClusterError> {
         let programs = programs()?;
         let account = account()?;
@@ -154,8 +159,25 @@ fn make_folder(folder: &Path, account: Option<&User>) -> Result<(), ClusterError
 }
 
 fn lock(folder: &Path) -> Result<Flock<File>, ClusterError> {
-    let file = File::create(folder.join("lock")).map_err(io_error("making the lock file"))?;
-    Flock::lock(file, FlockArg::LockExclusiveNonblock).map_err(|_| ClusterError::InUse(folder.to_path_buf()))
+    let path = folder.join("lock");
+    let file = File::options().create(true).truncate(false).write(true).open(&path).map_err(io_error("making the lock file"))?;
+    match Flock::lock(file, FlockArg::LockExclusiveNonblock) {
+        Ok(mut held) => {
+            // Whoever comes later is told who holds it.
+            let own = held.set_len(0).and_then(|()| held.write_all(std::process::id().to_string().as_bytes()));
+            own.map_err(io_error("writing the lock file"))?;
+            Ok(held)
+        }
+        Err(_) => Err(ClusterError::InUse { folder: folder.to_path_buf(), by: holder(&path) }),
+    }
+}
+
+/// Who wrote its number into a lock file.
+fn holder(path: &Path) -> String {
+    let number = fs::read_to_string(path).ok().and_then(|text| text.trim().parse::<u32>().ok());
+    let Some(number) = number else { return "another process".into() };
+    let name = fs::read_to_string(format!("/proc/{number}/comm")).unwrap_or_default();
+    format!("process {number} {}", name.trim()).trim().to_string()
 }
 
 /// A command that runs as the unprivileged user, and dies with us when it stays in the foreground.
@@ -276,7 +298,9 @@ mod tests {
         let folder = reachable(&std::env::temp_dir().join(format!("sparrow-cluster-test-{}", std::process::id())));
         let cluster = Cluster::start(&folder, Durability::Fast).expect("starts");
         assert!(answers(cluster.port), "the premise: it runs");
-        assert!(matches!(Cluster::start(&folder, Durability::Fast), Err(ClusterError::InUse(_))));
+        let busy = Cluster::start(&folder, Durability::Fast).expect_err("it is in use");
+        let said = busy.to_string();
+        assert!(said.contains(&format!("is in use by process {}", std::process::id())), "{said}");
         let port = cluster.port;
         drop(cluster);
         assert!(!answers(port));

@@ -85,14 +85,14 @@ enum Verb {
     Invite,
 }
 
-/// The first data folder nobody else uses: `FOLDER`, then `FOLDER-2` and so on, so that two can run at once.
-fn own_cluster(data: &Path) -> Result<Cluster, ClusterError> {
+/// The data folder; of a demo, which keeps nothing worth a name, the first that nobody else uses: `FOLDER`, then `FOLDER-2` and so on.
+fn own_cluster(data: &Path, demo: bool) -> Result<Cluster, ClusterError> {
     let data = std::path::absolute(data).unwrap_or_else(|_| data.to_path_buf());
     let mut number = 1;
     loop {
         let folder = if number == 1 { data.clone() } else { data.with_file_name(format!("{}-{number}", file_name(&data))) };
         match Cluster::start(&reachable(&folder), Durability::Safe) {
-            Err(ClusterError::InUse(_)) if number < 20 => number += 1,
+            Err(ClusterError::InUse { .. }) if demo && number < 20 => number += 1,
             other => return other,
         }
     }
@@ -163,7 +163,7 @@ fn serve(place: Place, serving: Serving) -> Result<(), String> {
     // Started here, on the main thread: the server process dies with the thread that started it.
     let cluster = match &place.database {
         Some(_) => None,
-        None => Some(own_cluster(&place.data).map_err(said)?),
+        None => Some(own_cluster(&place.data, serving.demo).map_err(said)?),
     };
     let runtime = actix_web::rt::System::new();
     let served = runtime.block_on(async {
