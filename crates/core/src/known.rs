@@ -12,6 +12,7 @@ use sparrow_facts::bed::Bed;
 use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::BedId;
 use sparrow_facts::patch::Patch;
+use sparrow_facts::rect::Rect;
 use sparrow_facts::refusal::Refusal;
 
 /// All that a rule may know.
@@ -65,6 +66,19 @@ impl<'a> Known<'a> {
     /// When there is none of that number.
     pub fn bed(self, id: BedId) -> Result<&'a Bed, Refusal> {
         self.garden.bed(id).ok_or_else(|| Refusal::Unknown { what: "bed", key: id.0.to_string() })
+    }
+
+    /// The bed of a piece of ground that lies in it.
+    ///
+    /// # Errors
+    /// When there is no such bed, or the ground is none or reaches out of it.
+    pub fn ground(self, id: BedId, rect: Rect) -> Result<&'a Bed, Refusal> {
+        let bed = self.bed(id)?;
+        let (columns, rows) = bed.half_squares(self.garden.site.squares());
+        if rect.w == 0 || rect.h == 0 {
+            return Err(Refusal::NoGround);
+        }
+        if rect.within((columns, rows)) { Ok(bed) } else { Err(Refusal::OutsideBed { columns, rows }) }
     }
 
     /// A crop and one of its ways, the usual one where none is named.

@@ -11,16 +11,16 @@ use sparrow_core::change::command::{Command, carry_out, plan};
 use sparrow_core::change::limits::{MOST_HALF_SQUARES, MOST_HOLES_IN_A_YEAR, MOST_HOSTS, MOST_IN_A_YEAR};
 use sparrow_core::change::replan::PatchChange;
 use sparrow_core::change::turns::TurnChange;
+use sparrow_core::ground::sums::pattern;
 use sparrow_core::growth::grower::Grower;
 use sparrow_core::known::Known;
 use sparrow_core::work::Work;
 use sparrow_facts::bed::{Bed, BedKind};
 use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::{BedId, PatchId};
-use sparrow_facts::patch::{Patch, Placing, Planted};
+use sparrow_facts::patch::{Patch, Placing};
 use sparrow_facts::rect::Rect;
 use sparrow_facts::school::School;
-use sparrow_facts::timing::Timing;
 use sparrow_facts::units::Length;
 use std::time::{Duration, Instant};
 
@@ -46,18 +46,7 @@ fn garden(beds: u32, (long, wide): (i32, i32)) -> Garden {
 
 fn patch(id: u32, bed: u32, rect: Rect, (from, until): (Date, Date), crop: &str) -> Patch {
     let way = &Catalogue::standard().crop(crop).expect("a crop").ways[0].key;
-    Patch {
-        id: PatchId(id),
-        bed: BedId(bed),
-        rect,
-        from,
-        until,
-        locked: false,
-        line: None,
-        kept: Vec::new(),
-        timing: Timing::default(),
-        planted: Planted::usual(crop, way),
-    }
+    Patch { id: PatchId(id), rect, ..pattern(BedId(bed), crop, way, from, until) }
 }
 
 fn refused(garden: &Garden, command: &Command) -> String {

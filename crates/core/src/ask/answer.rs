@@ -10,7 +10,7 @@ use crate::ask::{checked, groupings, in_hand, markers, sheet, starts};
 use crate::catalogue;
 use crate::catalogue::Word;
 use crate::change::replan;
-use crate::climate::calendar::{self, YEARS};
+use crate::climate::calendar;
 use crate::ground::planting::{Planting, SchoolCount};
 use crate::ground::sums;
 use crate::ground::sums::{Edge, Fits, Plate, Tally};
@@ -149,7 +149,7 @@ fn windows(known: Known, patch: PatchId, year: i16) -> Result<Answer, Refusal> {
     let patch = garden.patch(patch).ok_or_else(unknown)?;
     let (growing, bed) = Growing::find(catalogue, patch).zip(garden.bed(patch.bed)).ok_or_else(unknown)?;
     let soil = known.soil(bed);
-    let (appetite, year) = (garden.almanac.appetite, year.clamp(YEARS[0], YEARS[1]));
+    let appetite = garden.almanac.appetite;
     let windows = window::windows(grower, appetite, growing, year, &soil);
     let shut_by = windows.is_empty().then(|| window::shut_by(grower, appetite, growing, year, &soil)).flatten();
     let latest = latest_start(grower, growing, year, &soil, &windows);

@@ -7,8 +7,6 @@ use crate::climate::calendar::YEARS;
 use crate::known::Known;
 use crate::search::run::check_entries;
 use jiff::civil::Date;
-use sparrow_facts::ids::BedId;
-use sparrow_facts::rect::Rect;
 use sparrow_facts::refusal::Refusal;
 
 /// Whether all that a question names is within its range.
@@ -31,7 +29,10 @@ pub fn question(known: Known, question: &Question) -> Result<(), Refusal> {
         | Question::Windows { year, .. }
         | Question::Starts { year, .. } => in_years(*year),
         Question::Markers(asked) => in_years(asked.year),
-        Question::Groupings { bed, rect, year } => in_years(*year).and_then(|()| in_bed(known, *bed, *rect)),
+        Question::Groupings { bed, rect, year } => {
+            in_years(*year)?;
+            known.ground(*bed, *rect).map(|_| ())
+        }
         Question::Suits { from, until, .. } => [*from, *until].into_iter().try_for_each(day),
         Question::Season { on } => day(*on),
         Question::Sheet { year, on, .. } => in_years(*year).and_then(|()| on.map_or(Ok(()), day)),
@@ -57,12 +58,4 @@ pub fn question(known: Known, question: &Question) -> Result<(), Refusal> {
 /// Whether a day lies in the years that are planned.
 fn day(day: Date) -> Result<(), Refusal> {
     year("year", day.year(), YEARS)
-}
-
-fn in_bed(known: Known, bed: BedId, rect: Rect) -> Result<(), Refusal> {
-    let (columns, rows) = known.bed(bed)?.half_squares(known.garden.site.squares());
-    if rect.w == 0 || rect.h == 0 {
-        return Err(Refusal::NoGround);
-    }
-    if rect.within((columns, rows)) { Ok(()) } else { Err(Refusal::OutsideBed { columns, rows }) }
 }

@@ -4,7 +4,7 @@
 //! for what it needs of another ('beans when the maize stands 6 in'), dated by how that one grows.
 
 use crate::catalogue::{After, Grouping, Part};
-use crate::change::limits::MOST_HOLES;
+use crate::change::patches::drawable;
 use crate::climate::calendar;
 use crate::ground::planting::Planting;
 use crate::growth::size;
@@ -157,8 +157,7 @@ fn stage(
 fn standing(known: Known, place: Placing, after: Option<After>) -> Option<Stage> {
     let patch = place.patch(0);
     let planting = Planting::of(known, &patch)?;
-    let drawn = planting.places(planting.distance(planting.school)) <= MOST_HOLES;
-    let holes = if drawn { planting.fits(place.rect) } else { 0 };
+    let holes = if drawable(&planting).is_ok() { planting.fits(place.rect) } else { 0 };
     let holes = holes.min(place.planted.holes.map_or(u32::MAX, u32::from));
     Some(Stage { plants: holes * planting.per_hole(), place, after })
 }

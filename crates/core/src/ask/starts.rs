@@ -2,7 +2,6 @@
 
 use crate::catalogue::{Crop, Way};
 use crate::climate::bed_soil::BedSoil;
-use crate::climate::calendar::YEARS;
 use crate::growth::custom::{LatestStart, latest_start};
 use crate::growth::growing::{Growing, usual_means};
 use crate::growth::window::{Gate, Window, shut_by, windows};
@@ -55,7 +54,6 @@ pub fn starts(known: Known, bed: Option<BedId>, year: i16) -> Result<Vec<Starts>
         None => BedSoil::default(),
         Some(id) => known.soil(known.bed(id)?),
     };
-    let year = year.clamp(YEARS[0], YEARS[1]);
     let ways = known.catalogue.crops.iter().flat_map(|crop| crop.ways.iter().map(move |way| (crop, way)));
     Ok(ways.map_while(|(crop, way)| known.work.goes_on(1).then(|| of(known, crop, way, &soil, year))).collect())
 }

@@ -63,13 +63,7 @@ impl Planner<'_> {
         let (crop, way) = self.known.crop(&after.planted.crop, Some(&after.planted.way))?;
         after.planted.school.map_or(Ok(()), |school| suited(school, crop, way))?;
         check_planted(&after.planted)?;
-        let (columns, rows) = bed.half_squares(self.known.garden.site.squares());
-        if after.rect.w == 0 || after.rect.h == 0 {
-            return Err(Refusal::NoGround);
-        }
-        if !after.rect.within((columns, rows)) {
-            return Err(Refusal::OutsideBed { columns, rows });
-        }
+        self.known.ground(after.bed, after.rect)?;
         if shape::area(bed, after.rect.ground(bed, self.known.garden.site.squares())) == 0 {
             return Err(Refusal::NotThere);
         }
@@ -187,7 +181,7 @@ impl Planner<'_> {
 }
 
 /// Refuses more holes than a plan can show; an acre of cress is not a garden bed.
-pub(super) fn drawable(planting: &Planting) -> Result<(), Refusal> {
+pub(crate) fn drawable(planting: &Planting) -> Result<(), Refusal> {
     let holes = planting.places(planting.distance(planting.school));
     if holes > MOST_HOLES {
         return Err(Refusal::TooManyHoles { crop: planting.patch.planted.crop.clone(), holes, most: MOST_HOLES });

@@ -2,7 +2,7 @@
 
 use crate::catalogue::{Crop, Nearness, Way};
 use crate::climate::bed_soil::BedSoil;
-use crate::climate::calendar::{self, YEARS};
+use crate::climate::calendar;
 use crate::climate::frost::Side;
 use crate::ground::planting::Planting;
 use crate::ground::shape;
@@ -97,17 +97,12 @@ pub fn bare(known: Known, bed: BedId, year: i16) -> Vec<Bare> {
 /// # Errors
 /// When the bed is not there, or the ground is not in it, or the days run backward.
 pub fn of_ground(known: Known, bed: BedId, rect: Rect, (from, until): (Date, Date)) -> Result<Bare, Refusal> {
-    let garden = known.garden;
-    let bed = garden.bed(bed).ok_or_else(|| Refusal::Unknown { what: "bed", key: bed.0.to_string() })?;
-    let (columns, rows) = bed.half_squares(garden.site.squares());
-    if !rect.within((columns, rows)) {
-        return Err(Refusal::OutsideBed { columns, rows });
-    }
+    let bed = known.ground(bed, rect)?;
     if until < from {
         return Err(Refusal::EndsBeforeItStarts { from, until });
     }
     let days = (until - from).get_days();
-    if days > 366 || !(YEARS[0]..=YEARS[1]).contains(&from.year()) {
+    if days > 366 {
         return Err(Refusal::StandsTooLong { days, most: 366 });
     }
     Ok(piece(known, bed, rect, (from, until)))
