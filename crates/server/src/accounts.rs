@@ -3,7 +3,7 @@
 use crate::attempts::{self, Tries};
 use crate::auth::SignedIn;
 use crate::body::{JSON, read};
-use crate::errors::RequestError;
+use crate::errors::{RequestError, absent};
 use crate::payload::{Sent, Words};
 use crate::settings::Registration;
 use crate::{Shared, cookies, demo, password};
@@ -107,7 +107,7 @@ pub async fn sign_up(shared: Data<Shared>, request: HttpRequest, Sent(body): Wor
     let allowed = match shared.settings.registration {
         Registration::Open => invited.map_or(Allowed::Open, Allowed::By),
         Registration::Invitation => invited.map_or(Allowed::First, Allowed::By),
-        Registration::Closed => Allowed::First,
+        Registration::Closed => invited.map_or(Allowed::First, Allowed::ByOperator),
     };
     let hash = shared.hashing.hash(form.password).await?;
     let account = shared.store.create_account(&name, &hash, allowed).await.map_err(|error| match error {
@@ -146,7 +146,7 @@ pub async fn sign_in(shared: Data<Shared>, request: HttpRequest, Sent(body): Wor
         _ => false,
     };
     let tries = Tries::at(&name, known);
-    tries.slow_down(&shared).await?;
+    tries.count(&shared).await?;
     // A name that is not there takes as long as a wrong password.
     let stored = account.as_ref().and_then(|account| account.password_hash.clone());
     let right = shared.hashing.is_right(password, stored).await?;
@@ -156,10 +156,7 @@ pub async fn sign_in(shared: Data<Shared>, request: HttpRequest, Sent(body): Wor
             let mut answer = enter(&shared, &request, account.id, HttpResponse::Ok()).await?;
             Ok(answer.json(Me { name: account.name, demo: account.demo }))
         }
-        None => {
-            tries.wrong(&shared).await?;
-            Err(RequestError::WrongPassword)
-        }
+        None => Err(RequestError::WrongPassword),
     }
 }
 
@@ -174,17 +171,14 @@ pub struct DemoDoor {
 #[utoipa::path(post, path = "/api/v1/session/demo", responses((status = 200, description = "signed in"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn sign_in_demo(shared: Data<Shared>, request: HttpRequest, Sent(body): Words) -> Result<HttpResponse, RequestError> {
     let form: DemoDoor = read(&body)?;
-    let absent = || RequestError::NotFound("household");
+    const HOUSEHOLD: &str = "household";
     if !shared.settings.demo || !demo::DOORS.contains(&form.household.as_str()) {
-        return Err(absent());
+        return Err(RequestError::NotFound(HOUSEHOLD));
     }
-    let account = shared.store.account_named(&form.household).await.map_err(|error| match error {
-        StoreError::NotFound => absent(),
-        other => other.into(),
-    })?;
+    let account = shared.store.account_named(&form.household).await.map_err(absent(HOUSEHOLD))?;
     // A door opens nobody's own account, whatever its name.
     if !account.demo {
-        return Err(absent());
+        return Err(RequestError::NotFound(HOUSEHOLD));
     }
     let mut answer = enter(&shared, &request, account.id, HttpResponse::Ok()).await?;
     Ok(answer.json(Me { name: account.name, demo: true }))
@@ -202,13 +196,15 @@ pub async fn sign_out(shared: Data<Shared>, request: HttpRequest) -> Result<Http
 
 /// Anyone: who is signed in.
 #[utoipa::path(get, path = "/api/v1/session", responses((status = 200, description = "who is signed in, if anyone"), (status = "4XX", description = "problem details, RFC 9457")))]
-pub async fn session(shared: Data<Shared>, signed_in: Option<SignedIn>) -> Result<Json<SessionView>, RequestError> {
+pub async fn session(shared: Data<Shared>, signed_in: Result<SignedIn, RequestError>) -> Result<Json<SessionView>, RequestError> {
     let me = match signed_in {
-        Some(SignedIn { account, .. }) => {
+        Ok(SignedIn { account, .. }) => {
             let account = shared.store.account(account).await?;
             Some(Me { name: account.name, demo: account.demo })
         }
-        None => None,
+        Err(RequestError::SignIn) => None,
+        // Nobody is told to sign in because the database is away.
+        Err(other) => return Err(other),
     };
     Ok(Json(SessionView { me, demo: shared.settings.demo, registration: registration(&shared).await? }))
 }
@@ -230,10 +226,7 @@ pub async fn sessions(shared: Data<Shared>, me: SignedIn) -> Result<Json<Vec<Ses
 /// Signed-in accounts: ends one of their sessions.
 #[utoipa::path(delete, path = "/api/v1/account/sessions/{session}", params(("session" = i64, Path, description = "number of the session")), responses((status = 204, description = "ended"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn end_session(shared: Data<Shared>, me: SignedIn, session: Path<i64>) -> Result<HttpResponse, RequestError> {
-    shared.store.end_session_numbered(me.account, *session).await.map_err(|error| match error {
-        StoreError::NotFound => RequestError::NotFound("session"),
-        other => other.into(),
-    })?;
+    shared.store.end_session_numbered(me.account, *session).await.map_err(absent("session"))?;
     Ok(HttpResponse::NoContent().finish())
 }
 
@@ -268,10 +261,7 @@ pub async fn reset_password(shared: Data<Shared>, request: HttpRequest, Sent(bod
     password::checked(&password)?;
     attempts::count(&shared, &request).await?;
     let hash = shared.hashing.hash(password).await?;
-    shared.store.reset_password(&link, &hash).await.map_err(|error| match error {
-        StoreError::NotFound => RequestError::NotFound("link; it works once, for a day"),
-        other => other.into(),
-    })?;
+    shared.store.reset_password(&link, &hash).await.map_err(absent("link; it works once, for a day"))?;
     Ok(HttpResponse::NoContent().finish())
 }
 
@@ -319,11 +309,10 @@ async fn is_own(shared: &Shared, request: &HttpRequest, account: AccountId, pass
     let account = shared.store.account(account).await?;
     // Whoever came in by its session tries in a measure of their own.
     let tries = Tries::at(&account.name, true);
-    tries.slow_down(shared).await?;
+    tries.count(shared).await?;
     if shared.hashing.is_right(password, account.password_hash).await? {
         return tries.right(shared).await;
     }
-    tries.wrong(shared).await?;
     Err(RequestError::Field("that is not your password, so nothing was changed".into()))
 }
 

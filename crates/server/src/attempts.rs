@@ -3,6 +3,7 @@
 use crate::Shared;
 use crate::errors::RequestError;
 use actix_web::HttpRequest;
+use sparrow_store::{Measure, Tried};
 use std::net::{IpAddr, Ipv6Addr};
 use std::time::Duration;
 
@@ -11,18 +12,20 @@ use std::time::Duration;
 /// # Errors
 /// [`RequestError::TooOften`] when it is one too many.
 pub async fn count(shared: &Shared, request: &HttpRequest) -> Result<(), RequestError> {
-    let (store, limits) = (&shared.store, &shared.settings.limits);
+    let limits = &shared.settings.limits;
     let address = address(request, shared.settings.proxy_header.as_deref());
-    let waits = [
-        store.try_again_in("address", &address, limits.address).await?,
-        store.try_again_in("everybody", "", limits.everybody).await?,
-    ];
-    waits.into_iter().flatten().max().map_or(Ok(()), |wait| Err(too_often(wait)))
+    // Whoever is refused for their own address takes nothing of what all have together.
+    let_through(shared, ("address", &address), limits.address).await?;
+    let_through(shared, ("everybody", ""), limits.everybody).await?;
+    Ok(())
 }
 
-/// Too often by so long.
-pub fn too_often(wait: Duration) -> RequestError {
-    RequestError::TooOften { seconds: wait.as_secs().max(1) }
+/// Counts a try in a measure; how full it is then.
+async fn let_through(shared: &Shared, (kind, whose): (&str, &str), measure: Measure) -> Result<f64, RequestError> {
+    match shared.store.try_once(kind, whose, measure).await? {
+        Tried::Through { level } => Ok(level),
+        Tried::Refused { wait } => Err(RequestError::TooOften { seconds: wait.as_secs() }),
+    }
 }
 
 /// Whose measure of wrong passwords counts: a name's from strange browsers, or an account's own from one it was signed in on, so that
@@ -39,27 +42,22 @@ impl Tries {
         Tries { kind, whose: name.trim().to_lowercase().chars().take(80).collect() }
     }
 
-    /// Waits a little after several wrong tries, and refuses more than there may be.
-    pub async fn slow_down(&self, shared: &Shared) -> Result<(), RequestError> {
-        let (level, wait) = shared.store.tried(self.kind, &self.whose, shared.settings.limits.name).await?;
-        if let Some(wait) = wait {
-            return Err(too_often(wait));
-        }
+    /// Counts a try before it is known to be wrong, so that many at once are no more than there may be, and waits a little after
+    /// several.
+    ///
+    /// # Errors
+    /// [`RequestError::TooOften`] when it is one too many.
+    pub async fn count(&self, shared: &Shared) -> Result<(), RequestError> {
+        let level = let_through(shared, (self.kind, &self.whose), shared.settings.limits.name).await?;
         // A forgetful gardener does not notice; a guessing machine does.
-        let steps = (level - 2.0).clamp(0.0, 6.0);
+        let steps = (level - 3.0).clamp(0.0, 6.0);
         if steps > 0.0 {
             tokio::time::sleep(Duration::from_millis(50).mul_f64(steps.exp2())).await;
         }
         Ok(())
     }
 
-    /// Counts a wrong password.
-    pub async fn wrong(&self, shared: &Shared) -> Result<(), RequestError> {
-        shared.store.try_again_in(self.kind, &self.whose, shared.settings.limits.name).await?;
-        Ok(())
-    }
-
-    /// Forgets the wrong ones: the right one was given.
+    /// Forgets all of them: the right password was given.
     pub async fn right(&self, shared: &Shared) -> Result<(), RequestError> {
         Ok(shared.store.forget_tries(self.kind, &self.whose).await?)
     }

@@ -14,7 +14,7 @@ use sparrow_store::StoreError;
 #[derive(Debug, thiserror::Error)]
 pub enum RequestError {
     /// Nobody is signed in.
-    #[error("please sign in")]
+    #[error("nobody is signed in here, or no longer: sign in, in another tab if something is typed here, and do this again")]
     SignIn,
     /// The name and password do not belong together.
     #[error("that name and password do not belong together")]
@@ -116,6 +116,14 @@ impl From<StoreError> for RequestError {
             }
             other => RequestError::Broken(other.to_string()),
         }
+    }
+}
+
+/// What the store did not do, where what it did not find is no garden but so and so.
+pub fn absent(what: &'static str) -> impl Fn(StoreError) -> RequestError {
+    move |error| match error {
+        StoreError::NotFound => RequestError::NotFound(what),
+        other => other.into(),
     }
 }
 

@@ -68,9 +68,9 @@ struct Serving {
 enum Who {
     /// Anybody.
     Open,
-    /// Whoever was invited.
+    /// Whoever was invited into a garden, or given a link by `patient-sparrow invite`.
     Invitation,
-    /// Nobody.
+    /// Whoever was given such a link.
     Closed,
 }
 

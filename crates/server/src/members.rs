@@ -2,7 +2,7 @@
 
 use crate::auth::{Guest, InGarden, Owner, SignedIn};
 use crate::body::read;
-use crate::errors::RequestError;
+use crate::errors::{RequestError, absent};
 use crate::payload::{Sent, Words};
 use crate::view::number;
 use crate::{Shared, attempts};
@@ -11,7 +11,7 @@ use actix_web::{HttpRequest, HttpResponse};
 use jiff::Timestamp;
 use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
-use sparrow_store::{AccountId, GardenId, Role, StoreError, fresh};
+use sparrow_store::{AccountId, GardenId, Role, fresh};
 use ts_rs::TS;
 
 /// Someone who may come in, as the page shows it.
@@ -122,13 +122,6 @@ fn no_owner(role: Role) -> Result<Role, RequestError> {
     Ok(role)
 }
 
-fn absent(what: &'static str) -> impl Fn(StoreError) -> RequestError {
-    move |error| match error {
-        StoreError::NotFound => RequestError::NotFound(what),
-        other => other.into(),
-    }
-}
-
 /// Anyone with a role in the garden: who may come in, and to the owner who is invited.
 #[utoipa::path(get, path = "/api/v1/gardens/{garden}/members", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "names and roles"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn members(inside: InGarden<Guest>) -> Result<Json<Members>, RequestError> {
@@ -226,7 +219,7 @@ pub async fn let_go(inside: InGarden<Guest>, path: Path<(i64, i64)>) -> Result<H
 #[utoipa::path(post, path = "/api/v1/gardens/{garden}/owner", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 204, description = "handed over"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn hand_over(inside: InGarden<Owner>, Sent(body): Words) -> Result<HttpResponse, RequestError> {
     let MemberNumber { member } = read(&body)?;
-    inside.shared.store.hand_over(inside.garden, AccountId(member)).await.map_err(absent("member"))?;
+    inside.shared.store.hand_over(inside.garden, inside.account, AccountId(member)).await.map_err(absent("member"))?;
     Ok(HttpResponse::NoContent().finish())
 }
 

@@ -3,7 +3,7 @@
 use crate::Shared;
 use crate::auth::{Guest, Helper, InGarden};
 use crate::compute::Who;
-use crate::errors::RequestError;
+use crate::errors::{RequestError, absent};
 use crate::payload::{File, Sent};
 use crate::ready::Ready;
 use actix_web::HttpResponse;
@@ -19,7 +19,7 @@ use sparrow_core::work::Work;
 use sparrow_facts::almanac::Station;
 use sparrow_formats::season_calendar::Naming;
 use sparrow_formats::{season_calendar, station_file};
-use sparrow_store::{StoreError, fresh};
+use sparrow_store::fresh;
 use std::sync::Arc;
 use ts_rs::TS;
 
@@ -100,10 +100,7 @@ pub async fn csv(inside: InGarden<Guest>) -> Result<HttpResponse, RequestError> 
 /// Anyone who holds the private link, without signing in: the garden's work as an iCalendar feed.
 #[utoipa::path(get, path = "/calendar/{token}.ics", params(("token" = String, Path, description = "the private part of the link")), responses((status = 200, description = "an iCalendar file"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn feed(shared: Data<Shared>, token: Path<String>) -> Result<HttpResponse, RequestError> {
-    let unknown = |error: StoreError| match error {
-        StoreError::NotFound => RequestError::NotFound("calendar; its link may have been revoked"),
-        other => other.into(),
-    };
+    let unknown = absent("calendar; its link may have been revoked");
     let (garden, revision) = shared.store.garden_of_token(&token).await.map_err(unknown)?;
     let uid = shared.store.calendar_uid(garden, &fresh()).await?;
     let text = told(&shared, None, shared.ready(None, garden, revision).await?, uid).await?;

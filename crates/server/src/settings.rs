@@ -16,7 +16,7 @@ pub enum Registration {
     Open,
     /// Whoever was invited into a garden, or by the operator.
     Invitation,
-    /// Nobody, once there is a first account.
+    /// Once there is a first account, only whoever the operator invited.
     #[default]
     Closed,
 }

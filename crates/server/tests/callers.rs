@@ -131,9 +131,7 @@ async fn a_member_leaves_or_is_removed_and_a_garden_is_handed_over() {
         all["members"].as_array().expect("members").iter().find(|one| one["name"] == name).expect("a member")["number"].clone()
     };
     // Who is in sees who else is; invitations are the owner's.
-    let invited =
-        owner.posts(&format!("{path}/invitations"), json!({ "role": "helper" })).await.json::<Value>().await.expect("JSON");
-    let word = invited["path"].as_str().expect("a path").split_once('#').expect("a word").1.to_string();
+    let word = owner.invites(garden, "helper").await;
     assert_eq!(members(&guest).await["invitations"], json!([]));
     let invitations = members(&owner).await["invitations"].clone();
     assert_eq!(invitations.as_array().map(Vec::len), Some(1));
@@ -143,10 +141,15 @@ async fn a_member_leaves_or_is_removed_and_a_garden_is_handed_over() {
     assert_eq!(owner.deletes(&format!("{path}/invitations/{}", invitations[0]["number"])).await.status(), 204);
     assert_eq!(problem(stranger.posts("/invitations/accept", json!({ "word": word })).await).await.0, 404);
     owner.lets_in(garden, &stranger, "helper").await;
-    // A role is changed; a member leaves; the owner removes another; nobody removes the owner.
+    // A role is changed, and with it ends a link that only those who help have; a member leaves; the owner removes another;
+    // nobody removes the owner.
+    let link: Value = stranger.posts(&format!("{path}/calendar"), json!({})).await.json().await.expect("JSON");
+    let feed = format!("{}{}", served.address(), link["path"].as_str().expect("a path"));
+    assert_eq!(reqwest::get(&feed).await.expect("an answer").status(), 200);
     let changed = json!({ "role": "guest" }).to_string();
     let at = format!("{path}/members/{}", number("Stranger").await);
     assert_eq!(owner.sends(Method::PUT, &at, changed, None).await.status(), 204);
+    assert_eq!(reqwest::get(&feed).await.expect("an answer").status(), 404);
     let remove = json!({ "command": { "do": "remove-patch", "patch": 1 } }).to_string();
     assert_eq!(problem(stranger.sends(Method::POST, &format!("{path}/commands"), remove, Some(0)).await).await.0, 403);
     assert_eq!(problem(stranger.deletes(&format!("{path}/members/{}", number("Guest").await)).await).await.0, 403);
@@ -154,8 +157,22 @@ async fn a_member_leaves_or_is_removed_and_a_garden_is_handed_over() {
     assert_eq!(problem(stranger.gets(&path).await).await.0, 404);
     let (status, said) = problem(owner.deletes(&format!("{path}/members/{}", number("Owner").await)).await).await;
     assert!(status == 422 && said.contains("hands the garden over"), "{said}");
-    // Handed over, the owner helps.
-    assert_eq!(owner.posts(&format!("{path}/owner"), json!({ "member": number("Helper").await })).await.status(), 204);
+    // Handed over, the owner helps. To two at once it is handed over to one.
+    let (to_helper, to_guest) = (json!({ "member": number("Helper").await }), json!({ "member": number("Guest").await }));
+    for _ in 0..10 {
+        let at = format!("{path}/owner");
+        let both = tokio::join!(owner.posts(&at, to_helper.clone()), owner.posts(&at, to_guest.clone()));
+        let mut both = [both.0.status().as_u16(), both.1.status().as_u16()];
+        both.sort();
+        let told = members(&owner).await["members"].clone();
+        let owns: Vec<&Value> = told.as_array().expect("members").iter().filter(|one| one["role"] == "owner").collect();
+        assert!(both[0] == 204 && both[1] >= 400 && owns.len() == 1, "{both:?} {owns:?}");
+        let new = if owns[0]["name"] == "Guest" { &guest } else { &helper };
+        let me =
+            told.as_array().expect("members").iter().find(|one| one["name"] == "Owner").expect("still in it")["number"].clone();
+        assert_eq!(new.posts(&at, json!({ "member": me })).await.status(), 204, "and back");
+    }
+    assert_eq!(owner.posts(&format!("{path}/owner"), to_helper).await.status(), 204);
     assert_eq!(problem(owner.posts(&format!("{path}/invitations"), json!({ "role": "guest" })).await).await.0, 403);
     assert_eq!(helper.posts(&format!("{path}/invitations"), json!({ "role": "guest" })).await.status(), 200);
     let (status, said) = problem(helper.posts(&format!("{path}/invitations"), json!({ "role": "owner" })).await).await;
@@ -166,8 +183,9 @@ async fn a_member_leaves_or_is_removed_and_a_garden_is_handed_over() {
 async fn a_garden_is_thrown_away_with_its_name_typed_and_comes_back_from_the_bin() {
     let served = served().await;
     let Yard { garden, people } = Yard::of(&served).await;
-    let (guest, owner) = (&people[2].1, &people[4].1);
+    let (stranger, guest, owner) = (&people[1].1, &people[2].1, &people[4].1);
     let path = format!("/gardens/{garden}");
+    let word = owner.invites(garden, "guest").await;
     let (status, said) = problem(owner.posts(&format!("{path}/bin"), json!({ "name": "Quillet" })).await).await;
     assert_eq!((status, said.as_str()), (422, "the name typed is not Quillet Lane, so nothing was thrown away"));
     let link: Value = owner.posts(&format!("{path}/calendar"), json!({})).await.json().await.expect("JSON");
@@ -177,6 +195,8 @@ async fn a_garden_is_thrown_away_with_its_name_typed_and_comes_back_from_the_bin
     assert_eq!(feed().await, 200);
     assert_eq!(owner.posts(&format!("{path}/bin"), json!({ "name": "Quillet Lane" })).await.status(), 204);
     assert_eq!(feed().await, 404);
+    // Nobody comes into what is in the bin, and the invitation works again when it is out of it.
+    assert_eq!(problem(stranger.posts("/invitations/accept", json!({ "word": word })).await).await.0, 404);
     for person in [guest, owner] {
         assert_eq!(problem(person.gets(&path).await).await.0, 404);
         assert_eq!(person.gets("/gardens").await.json::<Value>().await.expect("JSON"), json!([]));
@@ -190,6 +210,7 @@ async fn a_garden_is_thrown_away_with_its_name_typed_and_comes_back_from_the_bin
     assert_eq!(problem(guest.deletes(&back).await).await.0, 404);
     assert_eq!(owner.deletes(&back).await.status(), 204);
     assert_eq!(guest.gets(&path).await.status(), 200);
+    assert_eq!(stranger.posts("/invitations/accept", json!({ "word": word })).await.status(), 200);
     // After thirty days it is swept out.
     assert_eq!(owner.posts(&format!("{path}/bin"), json!({ "name": "Quillet Lane" })).await.status(), 204);
     served.store.sweep(None).await.expect("swept");

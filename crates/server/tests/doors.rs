@@ -3,6 +3,7 @@
 mod common;
 
 use common::{PASSWORD, Person, Served, problem, served, served_as};
+use futures_util::future::join_all;
 use patient_sparrow::{Limits, Registration, Settings};
 use reqwest::{Method, StatusCode};
 use serde_json::{Value, json};
@@ -87,8 +88,9 @@ async fn an_unknown_name_takes_as_long_as_a_wrong_password() {
 }
 
 #[tokio::test(flavor = "multi_thread")]
-async fn an_address_may_try_only_so_often_whatever_names_it_tries() {
-    let limits = Limits { address: Measure { at_once: 5.0, an_hour: 10.0 }, ..Limits::default() };
+async fn an_address_may_try_only_so_often_whatever_names_it_tries_and_takes_nothing_of_the_others_then() {
+    let measure = |at_once| Measure { at_once, an_hour: 10.0 };
+    let limits = Limits { address: measure(5.0), everybody: measure(7.0), ..Limits::default() };
     let proxy_header = Some("X-Forwarded-For".to_string());
     let served = served_as(Settings { limits, proxy_header, ..Settings::demo(None) }).await;
     let from = async |address: &str, n: usize| {
@@ -98,11 +100,33 @@ async fn an_address_may_try_only_so_often_whatever_names_it_tries() {
         request.json(&body).send().await.expect("an answer").status().as_u16()
     };
     let mut answers = Vec::new();
-    for n in 0..7 {
+    for n in 0..12 {
         answers.push(from("203.0.113.7", n).await);
     }
-    assert_eq!(answers, [401, 401, 401, 401, 401, 429, 429]);
-    assert_eq!(from("198.51.100.9", 8).await, 401, "another address has its own measure");
+    assert_eq!(answers, [[401; 5].as_slice(), &[429; 7]].concat());
+    assert_eq!(from("198.51.100.9", 12).await, 401, "another address has its own measure");
+    assert_eq!(from("198.51.100.9", 13).await, 401, "and the seventh is let through");
+    assert_eq!(from("192.0.2.1", 14).await, 429, "all of them together have one too");
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn many_wrong_passwords_at_once_are_no_more_than_one_after_another() {
+    let served = served().await;
+    served.signs_up("Wren").await;
+    let tries = (0..30).map(|_| signs_in(&served, "Wren", "not this one"));
+    let answers = join_all(tries).await;
+    let most = Limits::default().name.at_once as usize;
+    assert_eq!(answers.iter().filter(|status| **status == 401).count(), most, "{answers:?}");
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn nobody_is_told_to_sign_in_because_the_database_is_away() {
+    let served = served().await;
+    let person = served.signs_up("Wren").await;
+    assert_eq!(me(&person).await, "Wren");
+    served.store.close().await;
+    let (status, said) = problem(person.gets("/session").await).await;
+    assert!(status == 503 && said.contains("the database does not answer"), "{status} {said}");
 }
 
 #[tokio::test(flavor = "multi_thread")]
@@ -175,6 +199,20 @@ async fn accounts_are_made_by_whom_the_settings_let() {
     assert_eq!(both, [201, 403]);
     let (status, said) = problem(makes(&closed, "Second", None).await).await;
     assert_eq!((status, said.as_str()), (403, "no more accounts are made on this server; whoever runs it can allow them"));
+    // Nor does a stranger learn which names there are.
+    let there = if both == [201, 403] && signs_in(&closed, "First", PASSWORD).await == 200 { "First" } else { "Also first" };
+    assert_eq!(problem(makes(&closed, there, None).await).await.0, 403);
+    assert_eq!(problem(makes(&closed, there, Some(&fresh())).await).await.0, 403);
+    // Whoever runs it lets in whom they want; a garden's owner nobody who has no account.
+    let word = fresh();
+    closed.store.invite_account(&word).await.expect("made");
+    assert_eq!(problem(makes(&closed, there, Some(&word)).await).await.0, 409);
+    assert_eq!(makes(&closed, "Second", Some(&word)).await.status(), StatusCode::CREATED, "a taken name uses nothing up");
+    assert_eq!(problem(makes(&closed, "Third", Some(&word)).await).await.0, 403);
+    let second = closed.signs_in("Second").await;
+    let id = second.makes_garden(&served().await.enters("tern-court").await).await;
+    let word = second.invites(id, "helper").await;
+    assert_eq!(problem(makes(&closed, "Third", Some(&word)).await).await.0, 403);
     assert_eq!(closed.stranger().posts("/session/demo", json!({ "household": "quillet-lane" })).await.status(), 404);
 
     let invited = served_as(secured(Registration::Invitation)).await;
@@ -183,14 +221,12 @@ async fn accounts_are_made_by_whom_the_settings_let() {
     assert_eq!(problem(makes(&invited, "Second", Some(&fresh())).await).await.0, 404);
     let garden = served().await;
     let id = first.makes_garden(&garden.enters("tern-court").await).await;
-    let made = first.posts(&format!("/gardens/{id}/invitations"), json!({ "role": "guest" })).await;
-    let path = made.json::<Value>().await.expect("JSON")["path"].as_str().expect("a path").to_string();
+    let word = first.invites(id, "guest").await;
     let second = invited.stranger();
-    let word = path.split_once('#').expect("a word").1;
     let made = second.posts("/accounts", json!({ "name": "Second", "password": PASSWORD, "invitation": word })).await;
     assert_eq!(made.status(), StatusCode::CREATED);
     assert_eq!(second.gets(&format!("/gardens/{id}")).await.status(), StatusCode::OK, "and comes into the garden");
-    assert_eq!(problem(makes(&invited, "Third", Some(word)).await).await.0, 404, "an invitation works once");
+    assert_eq!(problem(makes(&invited, "Third", Some(&word)).await).await.0, 404, "an invitation works once");
 }
 
 #[tokio::test(flavor = "multi_thread")]

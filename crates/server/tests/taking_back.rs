@@ -2,7 +2,7 @@
 
 mod common;
 
-use common::{Person, problem, served};
+use common::{Person, Served, problem, served};
 use reqwest::Method;
 use serde_json::{Value, json};
 
@@ -40,13 +40,19 @@ impl At<'_> {
     }
 }
 
-#[tokio::test(flavor = "multi_thread")]
-async fn undo_takes_back_one_s_own_last_change_and_the_owner_s_undo_anyone_s() {
+/// A garden of Wren's in which Robin helps.
+async fn shared_garden() -> (Served, i64, Person, Person) {
     let served = served().await;
     let demo = served.enters("quillet-lane").await;
     let (owner, helper) = (served.signs_up("Wren").await, served.signs_up("Robin").await);
     let garden = owner.makes_garden(&demo).await;
     owner.lets_in(garden, &helper, "helper").await;
+    (served, garden, owner, helper)
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn undo_takes_back_one_s_own_last_change_and_the_owner_s_undo_anyone_s() {
+    let (_served, garden, owner, helper) = shared_garden().await;
     let (own, helps) = (At { person: &owner, garden }, At { person: &helper, garden });
     own.command(json!({ "do": "remove-patch", "patch": 1 })).await;
     helps.command(json!({ "do": "remove-patch", "patch": 2 })).await;
@@ -83,11 +89,7 @@ async fn undo_takes_back_one_s_own_last_change_and_the_owner_s_undo_anyone_s() {
 
 #[tokio::test(flavor = "multi_thread")]
 async fn what_others_have_built_on_is_not_taken_back_from_under_them() {
-    let served = served().await;
-    let demo = served.enters("quillet-lane").await;
-    let (owner, helper) = (served.signs_up("Wren").await, served.signs_up("Robin").await);
-    let garden = owner.makes_garden(&demo).await;
-    owner.lets_in(garden, &helper, "helper").await;
+    let (served, garden, owner, helper) = shared_garden().await;
     let (own, helps) = (At { person: &owner, garden }, At { person: &helper, garden });
     // The same fact changed again since.
     own.command(json!({ "do": "lock", "patch": 3, "locked": true })).await;

@@ -1,7 +1,8 @@
 //! Accounts: who may sign in, and how they are made and ended.
 
-use crate::links::accepted;
+use crate::links::{comes_in, used};
 use crate::{AccountId, GardenId, Store, StoreError};
+use sqlx::PgExecutor;
 
 /// A person who may sign in.
 #[derive(Debug, Clone)]
@@ -25,6 +26,8 @@ pub enum Allowed<'a> {
     First,
     /// An invitation's token, which is used up; or being the first account.
     By(&'a str),
+    /// The same, but only an invitation of whoever runs the server.
+    ByOperator(&'a str),
 }
 
 impl Store {
@@ -34,26 +37,25 @@ impl Store {
     /// Where an invitation leads into a garden, the account is in it.
     pub async fn create_account(&self, name: &str, password_hash: &str, allowed: Allowed<'_>) -> Result<AccountId, StoreError> {
         let mut tx = self.pool.begin().await?;
-        if !matches!(allowed, Allowed::Open) {
+        let link = match allowed {
+            Allowed::Open | Allowed::First => None,
+            Allowed::By(token) => used(&mut tx, token, false).await?,
+            Allowed::ByOperator(token) => used(&mut tx, token, true).await?,
+        };
+        // Asked before the name is: whoever may make no account here does not learn which there are.
+        if !matches!(allowed, Allowed::Open) && link.is_none() {
             // Two who come at once are not both the first.
             sqlx::query!("select pg_advisory_xact_lock(7261, 1) as \"locked: ()\"").fetch_one(&mut *tx).await?;
+            if has_accounts(&mut *tx).await? {
+                return Err(StoreError::NotFound);
+            }
         }
         let id =
             sqlx::query_scalar!("insert into account (name, password_hash) values ($1, $2) returning id", name, password_hash)
                 .fetch_one(&mut *tx)
                 .await?;
-        let first = async |tx: &mut sqlx::PgConnection| {
-            let others = sqlx::query_scalar!("select count(*) as \"many!\" from account where id <> $1 and not demo", id);
-            Ok::<_, StoreError>(others.fetch_one(tx).await? == 0)
-        };
-        match allowed {
-            Allowed::Open => {}
-            Allowed::First if first(&mut tx).await? => {}
-            Allowed::First => return Err(StoreError::NotFound),
-            Allowed::By(token) => match accepted(&mut tx, AccountId(id), token).await {
-                Err(StoreError::NotFound) if first(&mut tx).await? => {}
-                used => _ = used?,
-            },
+        if let Some(into) = link.and_then(|link| link.into) {
+            comes_in(&mut tx, AccountId(id), into).await?;
         }
         tx.commit().await?;
         Ok(AccountId(id))
@@ -82,8 +84,7 @@ impl Store {
 
     /// Whether there is an account that is no invented one.
     pub async fn has_accounts(&self) -> Result<bool, StoreError> {
-        let there = sqlx::query_scalar!("select exists (select from account where not demo) as \"there!\"");
-        Ok(there.fetch_one(&self.pool).await?)
+        has_accounts(&self.pool).await
     }
 
     /// The account of that name, in any case.
@@ -131,4 +132,9 @@ impl Store {
         tx.commit().await?;
         Ok(())
     }
+}
+
+async fn has_accounts(executor: impl PgExecutor<'_>) -> Result<bool, StoreError> {
+    let there = sqlx::query_scalar!("select exists (select from account where not demo) as \"there!\"");
+    Ok(there.fetch_one(executor).await?)
 }

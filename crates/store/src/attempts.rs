@@ -12,42 +12,51 @@ pub struct Measure {
     pub an_hour: f64,
 }
 
-impl Measure {
-    /// How long to wait until a measure that is so full lets another try through.
-    fn wait(&self, level: f64) -> Option<Duration> {
-        let over = level - self.at_once;
-        (over > 0.0).then(|| Duration::from_secs_f64((over * 3600.0 / self.an_hour).clamp(1.0, 3600.0)))
-    }
+/// What became of a try.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub enum Tried {
+    /// It is counted, and fills the measure so far \[tries\].
+    Through {
+        /// How full the measure is now.
+        level: f64,
+    },
+    /// It was one too many, and fills nothing; after so long one more is let through \[whole seconds, an hour at most\].
+    Refused {
+        /// How long to wait.
+        wait: Duration,
+    },
 }
 
 impl Store {
-    /// Counts a try, and tells how long to wait when it is one too many.
-    pub async fn try_again_in(&self, kind: &str, whose: &str, measure: Measure) -> Result<Option<Duration>, StoreError> {
-        // What is refused fills the measure no further than it is full.
+    /// Counts a try, unless it is one too many.
+    ///
+    /// Of many that come at once no more are let through than the measure takes.
+    pub async fn try_once(&self, kind: &str, whose: &str, measure: Measure) -> Result<Tried, StoreError> {
         let level = sqlx::query_scalar!(
             "insert into attempt as a (kind, whose, level) values ($1, $2, 1)
-             on conflict (kind, whose) do update set at = now(), level =
-                 least($3::float8 + 1, greatest(0, a.level - extract(epoch from now() - a.at)::float8 * $4::float8 / 3600) + 1)
+             on conflict (kind, whose) do update set at = now(),
+                 level = greatest(0, a.level - extract(epoch from now() - a.at)::float8 * $4::float8 / 3600) + 1
+             where greatest(0, a.level - extract(epoch from now() - a.at)::float8 * $4::float8 / 3600) + 1 <= $3::float8
              returning level",
             kind,
             whose,
             measure.at_once,
             measure.an_hour
         );
-        Ok(measure.wait(level.fetch_one(&self.pool).await?))
-    }
-
-    /// How full a measure is by now, without counting a try, and how long to wait when one more would be too many.
-    pub async fn tried(&self, kind: &str, whose: &str, measure: Measure) -> Result<(f64, Option<Duration>), StoreError> {
-        let level = sqlx::query_scalar!(
-            "select greatest(0, level - extract(epoch from now() - at)::float8 * $3::float8 / 3600) as \"level!\"
+        if let Some(level) = level.fetch_optional(&self.pool).await? {
+            return Ok(Tried::Through { level });
+        }
+        let wait = sqlx::query_scalar!(
+            "select ceil((level + 1 - $3::float8) * 3600 / $4::float8 - extract(epoch from now() - at)::float8) as \"wait!\"
              from attempt where kind = $1 and whose = $2",
             kind,
             whose,
+            measure.at_once,
             measure.an_hour
         );
-        let level = level.fetch_optional(&self.pool).await?.unwrap_or(0.0);
-        Ok((level, measure.wait(level + 1.0)))
+        // It may have been emptied meanwhile.
+        let wait = wait.fetch_optional(&self.pool).await?.unwrap_or(1.0);
+        Ok(Tried::Refused { wait: Duration::from_secs_f64(wait.clamp(1.0, 3600.0)) })
     }
 
     /// Empties a measure: the right password was given.

@@ -2,6 +2,7 @@
 
 use crate::secrets::hash;
 use crate::{AccountId, GardenId, Store, StoreError};
+use sqlx::PgConnection;
 
 impl Store {
     /// What the entries of a garden's calendar are named by; `fresh` names them when it is asked for the first time.
@@ -32,9 +33,7 @@ impl Store {
     /// Gives a member a link to a garden's calendar in place of any other, or takes it away.
     pub async fn subscribe(&self, garden: GardenId, account: AccountId, token: Option<&str>) -> Result<(), StoreError> {
         let mut tx = self.pool.begin().await?;
-        sqlx::query!("delete from calendar_subscription where garden_id = $1 and account_id = $2", garden.0, account.0)
-            .execute(&mut *tx)
-            .await?;
+        ends(&mut tx, garden, account).await?;
         if let Some(token) = token {
             sqlx::query!(
                 "insert into calendar_subscription (token_hash, garden_id, account_id) values ($1, $2, $3)",
@@ -60,4 +59,12 @@ impl Store {
         .await?;
         Ok((GardenId(row.id), row.revision))
     }
+}
+
+/// Ends a member's link, if they have one.
+pub(crate) async fn ends(connection: &mut PgConnection, garden: GardenId, account: AccountId) -> Result<(), StoreError> {
+    sqlx::query!("delete from calendar_subscription where garden_id = $1 and account_id = $2", garden.0, account.0)
+        .execute(connection)
+        .await?;
+    Ok(())
 }

@@ -1,7 +1,7 @@
 //! Which gardens there are, and who may do what in them.
 
 use crate::columns::{of_word, word};
-use crate::{AccountId, GardenId, Store, StoreError, write};
+use crate::{AccountId, GardenId, Store, StoreError, calendars, write};
 use jiff::Timestamp;
 use jiff_sqlx::Timestamp as Stamp;
 use serde::{Deserialize, Serialize};
@@ -133,14 +133,24 @@ impl Store {
     }
 
     /// Changes what a member who is not the owner may do; [`StoreError::NotFound`] when there is no such member.
+    ///
+    /// Who only looks has no link to the calendar: the one they had ends.
     pub async fn set_role(&self, garden: GardenId, account: AccountId, role: Role) -> Result<(), StoreError> {
+        let mut tx = self.pool.begin().await?;
         let done = sqlx::query!(
             "update membership set role = $3 where garden_id = $1 and account_id = $2 and role <> 'owner'",
             garden.0,
             account.0,
             word(&role)?
         );
-        if done.execute(&self.pool).await?.rows_affected() == 0 { Err(StoreError::NotFound) } else { Ok(()) }
+        if done.execute(&mut *tx).await?.rows_affected() == 0 {
+            return Err(StoreError::NotFound);
+        }
+        if role == Role::Guest {
+            calendars::ends(&mut tx, garden, account).await?;
+        }
+        tx.commit().await?;
+        Ok(())
     }
 
     /// Ends the membership of one who is not the owner; [`StoreError::NotFound`] when there is no such member.
@@ -153,12 +163,19 @@ impl Store {
         if gone.execute(&self.pool).await?.rows_affected() == 0 { Err(StoreError::NotFound) } else { Ok(()) }
     }
 
-    /// Makes another member the owner; whoever was it helps from now on. [`StoreError::NotFound`] when there is no such member.
-    pub async fn hand_over(&self, garden: GardenId, to: AccountId) -> Result<(), StoreError> {
+    /// Makes another member the owner; whoever was it helps from now on. [`StoreError::NotFound`] when there is no such member, or
+    /// the garden is not `from`'s any more.
+    pub async fn hand_over(&self, garden: GardenId, from: AccountId, to: AccountId) -> Result<(), StoreError> {
         let mut tx = self.pool.begin().await?;
-        sqlx::query!("update membership set role = 'helper' where garden_id = $1 and role = 'owner'", garden.0)
-            .execute(&mut *tx)
-            .await?;
+        // One who hands it over twice at once waits here, and is not the owner any more then.
+        let was = sqlx::query!(
+            "update membership set role = 'helper' where garden_id = $1 and account_id = $2 and role = 'owner'",
+            garden.0,
+            from.0
+        );
+        if was.execute(&mut *tx).await?.rows_affected() == 0 {
+            return Err(StoreError::NotFound);
+        }
         let done = sqlx::query!("update membership set role = 'owner' where garden_id = $1 and account_id = $2", garden.0, to.0);
         if done.execute(&mut *tx).await?.rows_affected() == 0 {
             return Err(StoreError::NotFound);

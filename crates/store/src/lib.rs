@@ -23,7 +23,7 @@ mod upgrade;
 mod write;
 
 pub use accounts::{Account, Allowed};
-pub use attempts::Measure;
+pub use attempts::{Measure, Tried};
 pub use changes::{Asked, ChangeLine, History, Made, Step, Versioned, Way};
 pub use error::StoreError;
 pub use gardens::{Binned, Listed, Member, Role};

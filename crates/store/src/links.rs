@@ -154,33 +154,46 @@ impl Store {
     /// [`StoreError::NotFound`] when the link does not work, or no longer.
     pub async fn accept(&self, account: AccountId, token: &str) -> Result<GardenId, StoreError> {
         let mut tx = self.pool.begin().await?;
-        let garden = accepted(&mut tx, account, token).await?.ok_or(StoreError::NotFound)?;
+        let into = used(&mut tx, token, false).await?.and_then(|link| link.into).ok_or(StoreError::NotFound)?;
+        let garden = comes_in(&mut tx, account, into).await?;
         tx.commit().await?;
         Ok(garden)
     }
 }
 
-/// Uses an invitation up for an account; the garden it leads to, if it leads to one.
-pub(crate) async fn accepted(
+/// An invitation that was used up.
+pub(crate) struct Used {
+    /// The garden it leads to and what one may do there, if it leads to one.
+    pub(crate) into: Option<(GardenId, String)>,
+}
+
+/// Uses an invitation up, or only one of the operator's; nothing when it does not work, or no longer.
+pub(crate) async fn used(connection: &mut PgConnection, token: &str, by_operator: bool) -> Result<Option<Used>, StoreError> {
+    let used = sqlx::query!(
+        "delete from one_time_link where token_hash = $1 and (kind = 'account' or (kind = 'member' and not $2)) and expires_at > now()
+           and (garden_id is null or exists (select from garden g where g.id = garden_id and g.binned_at is null))
+         returning garden_id, role",
+        hash(token),
+        by_operator
+    )
+    .fetch_optional(connection)
+    .await?;
+    Ok(used.map(|row| Used { into: row.garden_id.map(GardenId).zip(row.role) }))
+}
+
+/// Lets an account into a garden by an invitation; whoever is in it already stays what they are.
+pub(crate) async fn comes_in(
     connection: &mut PgConnection,
     account: AccountId,
-    token: &str,
-) -> Result<Option<GardenId>, StoreError> {
-    let used = sqlx::query!(
-        "delete from one_time_link where token_hash = $1 and kind in ('member', 'account') and expires_at > now()
-         returning garden_id, role",
-        hash(token)
-    )
-    .fetch_one(&mut *connection)
-    .await?;
-    let Some((garden, role)) = used.garden_id.zip(used.role) else { return Ok(None) };
+    (garden, role): (GardenId, String),
+) -> Result<GardenId, StoreError> {
     sqlx::query!(
         "insert into membership (garden_id, account_id, role) values ($1, $2, $3) on conflict do nothing",
-        garden,
+        garden.0,
         account.0,
         role
     )
     .execute(connection)
     .await?;
-    Ok(Some(GardenId(garden)))
+    Ok(garden)
 }

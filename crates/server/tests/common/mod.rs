@@ -117,11 +117,16 @@ impl Person {
         made.json::<Value>().await.expect("JSON")["id"].as_i64().expect("a garden")
     }
 
+    /// The word of an invitation into a garden of theirs.
+    pub async fn invites(&self, garden: i64, role: &str) -> String {
+        let made = self.posts(&format!("/gardens/{garden}/invitations"), json!({ "role": role })).await;
+        let made: Value = made.json().await.expect("JSON");
+        made["path"].as_str().and_then(|path| path.split_once('#')).expect("a word that no server is sent").1.to_string()
+    }
+
     /// Lets somebody into a garden of theirs by an invitation.
     pub async fn lets_in(&self, garden: i64, who: &Person, role: &str) {
-        let made = self.posts(&format!("/gardens/{garden}/invitations"), json!({ "role": role })).await;
-        let path = made.json::<Value>().await.expect("JSON")["path"].as_str().expect("a path").to_string();
-        let (_, word) = path.split_once('#').expect("a word that no server is sent");
+        let word = self.invites(garden, role).await;
         let came = who.posts("/invitations/accept", json!({ "word": word })).await;
         assert_eq!(came.json::<Value>().await.expect("JSON")["garden"], garden);
     }
