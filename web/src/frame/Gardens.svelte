@@ -1,8 +1,9 @@
 <script lang="ts">
-  import { api, Refused } from '../api';
+  import { api } from '../api';
   import type { BinLine } from '../generated/BinLine';
   import type { GardenLine } from '../generated/GardenLine';
   import type { Site } from '../generated/Site';
+  import { Tried } from '../state/tried.svelte';
   import { day } from '../words/when';
   import SiteForm from '../views/yard/SiteForm.svelte';
   import Sparrow from './Sparrow.svelte';
@@ -17,46 +18,18 @@
   let { name, trouble, enter, signOut, toAccount }: Props = $props();
 
   let gardens = $state.raw<GardenLine[] | null>(null);
-  let refused = $state('');
   let bin = $state.raw<BinLine[]>([]);
-  const shownTrouble = $derived(refused || trouble);
+  const tried = new Tried();
 
-  async function tried(work: () => Promise<{ id: number }>): Promise<boolean> {
-    try {
-      await enter((await work()).id);
-      return true;
-    } catch (error) {
-      if (!(error instanceof Refused)) throw error;
-      refused = error.problem.detail;
-      return false;
-    }
-  }
+  const list = () => tried.try(async () => ([gardens, bin] = await Promise.all([api.gardens(), api.bin()])));
+  const made = (work: () => Promise<{ id: number }>) => tried.try(async () => enter((await work()).id));
+  const takeOut = (number: number) => tried.try(async () => (await api.takeFromBin(number), await list()));
+  void list();
 
   async function importFile(event: Event & { currentTarget: HTMLInputElement }) {
     const file = event.currentTarget.files?.[0];
     event.currentTarget.value = '';
-    if (file) await tried(async () => api.importGarden(await file.text()));
-  }
-
-  async function list() {
-    try {
-      [gardens, bin] = await Promise.all([api.gardens(), api.bin()]);
-      refused = '';
-    } catch (error) {
-      if (!(error instanceof Refused)) throw error;
-      refused = error.problem.detail;
-    }
-  }
-  void list();
-
-  async function takeOut(number: number) {
-    try {
-      await api.takeFromBin(number);
-      await list();
-    } catch (error) {
-      if (!(error instanceof Refused)) throw error;
-      refused = error.problem.detail;
-    }
+    if (file) await made(async () => api.importGarden(await file.text()));
   }
 </script>
 
@@ -64,7 +37,7 @@
   <section>
     <Sparrow size={48} />
     <h1 class="mt-2 text-[26px]">Gardens of {name}</h1>
-    {#if gardens === null && refused}
+    {#if gardens === null && tried.trouble}
       <p class="mt-3"><button class="act" onclick={list}>look them up again</button></p>
     {:else if gardens === null}
       <p role="status" class="quiet mt-3">Looking them up …</p>
@@ -80,7 +53,7 @@
         {/each}
       </ul>
     {/if}
-    {#if shownTrouble}<p class="trouble mt-4" role="alert">{shownTrouble}</p>{/if}
+    {#if tried.trouble || trouble}<p class="trouble mt-4" role="alert">{tried.trouble || trouble}</p>{/if}
     <div class="mt-6 flex flex-wrap items-center gap-6">
       <label class="act">
         bring a garden from a file
@@ -104,6 +77,6 @@
   </section>
   <section>
     <h2>A new garden</h2>
-    <SiteForm site={null} save={(site: Site) => tried(() => api.makeGarden(site))} word="make this garden" />
+    <SiteForm site={null} save={(site: Site) => made(() => api.makeGarden(site))} word="make this garden" />
   </section>
 </main>

@@ -6,6 +6,7 @@
   import { Tried } from '../state/tried.svelte';
   import { day } from '../words/when';
   import Sparrow from './Sparrow.svelte';
+  import WhoForm from './WhoForm.svelte';
 
   interface Props {
     session: SessionView;
@@ -18,25 +19,19 @@
 
   const [looked, tried] = [new Tried(), new Tried()];
   let invitation: InvitationView | null = $state.raw(null);
-  let name = $state('');
-  let password = $state('');
 
   $effect(() => void looked.try(async () => (invitation = await api.invitation(word))));
 
   const accept = async () => came((await api.accept(word)).garden);
 
-  function submitted(event: SubmitEvent) {
-    event.preventDefault();
-    const fresh = event.submitter instanceof HTMLButtonElement && event.submitter.value === 'new';
-    void tried.try(async () => {
-      if (fresh) {
-        await api.signUp(name, password, word);
-        await came(null);
-      } else {
-        await api.signIn(name, password);
-        await (invitation?.garden ? accept() : came(null));
-      }
-    });
+  async function enter({ name, password, fresh }: { name: string; password: string; fresh: boolean }) {
+    if (fresh) {
+      await api.signUp(name, password, word);
+      await came(null);
+    } else {
+      await api.signIn(name, password);
+      await (invitation?.garden ? accept() : came(null));
+    }
   }
 </script>
 
@@ -77,21 +72,12 @@
       {/if}
     </section>
   {:else if invitation}
-    <form class="grid content-start gap-4" onsubmit={submitted}>
-      <h2>Come in as</h2>
-      <label class="field">
-        Name
-        <input bind:value={name} name="name" autocomplete="username" required maxlength="40" />
-      </label>
-      <label class="field">
-        Password, eight letters or more
-        <input bind:value={password} name="password" type="password" autocomplete="current-password" required />
-      </label>
-      {#if tried.trouble}<p class="trouble" role="alert">{tried.trouble}</p>{/if}
-      <div class="flex flex-wrap gap-6">
-        {#if session.registration !== 'closed'}<button class="act" value="new">start a new book</button>{/if}
-        <button class="act" value="in">I have one here: sign in</button>
-      </div>
-    </form>
+    <!-- Where no more books are started, only whoever runs the server lets one be. -->
+    <WhoForm
+      heading="Come in as"
+      word="I have one here: sign in"
+      registration={session.registration === 'closed' && invitation.garden ? 'closed' : 'open'}
+      {enter}
+    />
   {/if}
 </main>

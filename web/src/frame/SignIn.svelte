@@ -1,7 +1,9 @@
 <script lang="ts">
-  import { api, Refused } from '../api';
+  import { api } from '../api';
   import type { SessionView } from '../generated/SessionView';
+  import { Tried } from '../state/tried.svelte';
   import Sparrow from './Sparrow.svelte';
+  import WhoForm from './WhoForm.svelte';
 
   let { session, entered }: { session: SessionView; entered: () => Promise<void> } = $props();
 
@@ -11,25 +13,8 @@
     { key: 'visitor', name: 'Look only', what: 'both gardens, as a guest who changes nothing' },
   ];
 
-  let name = $state('');
-  let password = $state('');
-  let trouble = $state('');
-
-  async function enter(work: () => Promise<unknown>) {
-    try {
-      await work();
-      await entered();
-    } catch (error) {
-      if (!(error instanceof Refused)) throw error;
-      trouble = error.problem.detail;
-    }
-  }
-
-  function submitted(event: SubmitEvent) {
-    event.preventDefault();
-    const made = event.submitter instanceof HTMLButtonElement && event.submitter.value === 'new';
-    void enter(() => (made ? api.signUp(name, password, null) : api.signIn(name, password)));
-  }
+  const doors = new Tried();
+  const enter = async (work: Promise<unknown>) => (await work, await entered());
 </script>
 
 <main class="mx-auto grid min-h-full max-w-[860px] content-center gap-10 p-8 md:grid-cols-2">
@@ -44,32 +29,18 @@
       <ul class="rows">
         {#each DOORS as door (door.key)}
           <li>
-            <button class="act" onclick={() => enter(() => api.enterDemo(door.key))}>{door.name}</button>
+            <button class="act" onclick={() => doors.try(() => enter(api.enterDemo(door.key)))}>{door.name}</button>
             <span class="quiet">{door.what}</span>
           </li>
         {/each}
       </ul>
+      {#if doors.trouble}<p class="trouble mt-2" role="alert">{doors.trouble}</p>{/if}
     {/if}
   </section>
-  <form class="grid content-start gap-4" onsubmit={submitted}>
-    <h2>Your own garden</h2>
-    <label class="field">
-      Name
-      <input bind:value={name} name="name" autocomplete="username" required maxlength="40" />
-    </label>
-    <label class="field">
-      Password, eight letters or more
-      <input bind:value={password} name="password" type="password" autocomplete="current-password" required />
-    </label>
-    {#if trouble}<p class="trouble" role="alert">{trouble}</p>{/if}
-    <div class="flex gap-6">
-      <button class="act" value="in">sign in</button>
-      {#if session.registration === 'open'}<button class="act" value="new">start a new book</button>{/if}
-    </div>
-    {#if session.registration === 'invitation'}
-      <p class="quiet">A new book is started here by invitation: open the link you were sent.</p>
-    {:else if session.registration === 'closed'}
-      <p class="quiet">No new books are started here; whoever runs this server can allow it.</p>
-    {/if}
-  </form>
+  <WhoForm
+    heading="Your own garden"
+    word="sign in"
+    registration={session.registration}
+    enter={({ name, password, fresh }) => enter(fresh ? api.signUp(name, password, null) : api.signIn(name, password))}
+  />
 </main>

@@ -1,28 +1,19 @@
 <script lang="ts">
   // The year's work as a calendar: a file, a table, and a private link to subscribe to.
-  import { api, Refused } from '../../api';
+  import { api } from '../../api';
   import type { CalendarAt } from '../../generated/CalendarAt';
   import type { SeasonView } from '../../generated/SeasonView';
   import { useOpenGarden } from '../../state/context';
+  import { Tried } from '../../state/tried.svelte';
   import { fullDate } from '../../words/dates';
-  import { upper } from '../../words/reasons';
 
   let { view }: { view: SeasonView } = $props();
   const { garden } = useOpenGarden();
 
   const id = $derived(garden.view.id);
   let at: CalendarAt = $state.raw({ given: false, path: null });
-  let trouble = $state('');
-
-  async function ask(work: () => Promise<CalendarAt>) {
-    trouble = '';
-    try {
-      at = await work();
-    } catch (error) {
-      if (!(error instanceof Refused)) throw error;
-      trouble = upper(error.problem.detail);
-    }
-  }
+  const tried = new Tried();
+  const ask = (work: () => Promise<CalendarAt>) => tried.try(async () => (at = await work()));
   $effect(() => {
     if (garden.mayChange) void ask(() => api.calendar(id));
   });
@@ -30,7 +21,7 @@
 
 <h2>Calendar</h2>
 <p class="quiet border-b-2 border-hair pb-2">everything to start, move, look at and clear</p>
-{#if trouble}<p class="trouble mt-2" role="alert">{trouble}</p>{/if}
+{#if tried.trouble}<p class="trouble mt-2" role="alert">{tried.trouble}</p>{/if}
 <h3>As a file</h3>
 <p class="flex gap-5">
   <a class="act" href={`/api/v1/gardens/${id}/calendar.ics`} download>iCalendar</a>
@@ -46,7 +37,7 @@
       <p>You have a link. It was shown when it was made.</p>
     {/if}
     <p class="quiet">
-      Whoever has your link can read the calendar, and nothing else, as long as you may come into this garden. When the
+      Whoever has your link can read the calendar, and nothing else, as long as you may change this garden. When the
       plan changes, entries move; none is doubled.
     </p>
     <p class="flex gap-5">

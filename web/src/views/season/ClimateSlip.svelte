@@ -1,7 +1,7 @@
 <script lang="ts">
   // The climate of the place: frosts, where its warmth is taken from; soil readings and covers.
   import { LETTERS } from '../../generated/Limits';
-  import { api, Refused } from '../../api';
+  import { api } from '../../api';
   import FrostFields from '../../frame/FrostFields.svelte';
   import type { Appetite } from '../../generated/Appetite';
   import type { FrostEdge } from '../../generated/FrostEdge';
@@ -10,11 +10,11 @@
   import type { StationRead } from '../../generated/StationRead';
   import { useOpenGarden } from '../../state/context';
   import type { SeasonState } from '../../state/season.svelte';
+  import { Tried } from '../../state/tried.svelte';
   import { dayMonth, fullDate, MONTHS } from '../../words/dates';
   import { count } from '../../words/lengths';
   import { CREDITS, spotWords } from '../../words/place';
   import { BY_LATITUDE, degreesMore, fieldDegrees, FROM, FROST_FROM, tenths } from '../../words/season';
-  import { upper } from '../../words/reasons';
   import BedWarmth from './BedWarmth.svelte';
   import { untrack } from 'svelte';
 
@@ -26,7 +26,7 @@
   const edges = $derived([garden.season.last_frost, garden.season.first_frost] as [FrostEdge | null, FrostEdge | null]);
   let way: 'place' | 'months' | 'station' = $state(untrack(() => garden.view.garden.almanac.from));
   let read: StationRead | null = $state.raw(null);
-  let trouble = $state('');
+  const tried = new Tried();
   let stationName = $state('');
 
   const unit = $derived(garden.units === 'imperial' ? '°F' : '°C');
@@ -41,7 +41,7 @@
     event.preventDefault();
     const [high, low] = [highs, lows].map((all) => all.map((text) => tenths(text, garden.units)));
     const missing = MONTHS.find((_, n) => Number.isNaN(high?.[n]) || Number.isNaN(low?.[n]));
-    trouble = missing
+    tried.trouble = missing
       ? `${missing}: type the usual high and low in ${unit}, such as ${garden.units === 'imperial' ? '64' : '18'}`
       : '';
     if (missing || !high || !low) return;
@@ -53,15 +53,10 @@
   async function open(event: Event & { currentTarget: HTMLInputElement }) {
     const file = event.currentTarget.files?.[0];
     read = null;
-    trouble = '';
+    tried.trouble = '';
     if (!file) return;
     if (stationName === '') stationName = file.name.replace(/\.[^.]*$/, '').slice(0, 60);
-    try {
-      read = await api.station(garden.view.id, stationName, await file.text());
-    } catch (error) {
-      if (!(error instanceof Refused)) throw error;
-      trouble = upper(error.problem.detail);
-    }
+    await tried.try(async () => (read = await api.station(garden.view.id, stationName, await file.text())));
     event.currentTarget.value = '';
   }
 
@@ -90,7 +85,7 @@
     ? `: ${almanac.station.name}`
     : ''}
 </p>
-{#if trouble}<p class="trouble mt-2" role="alert">{trouble}</p>{/if}
+{#if tried.trouble}<p class="trouble mt-2" role="alert">{tried.trouble}</p>{/if}
 <h3>Frost, as chances</h3>
 {#if edges[0] || edges[1]}
   <table class="w-full text-[14.5px]" data-frost>

@@ -2,7 +2,7 @@
   // The other direction of the sum: where do these plants fit, what does an edge hold, does a count add up,
   // which seeder plate comes nearest?
   import { LIMITS } from '../../../generated/Limits';
-  import { api, Refused } from '../../../api';
+  import { api } from '../../../api';
   import type { Bed } from '../../../generated/Bed';
   import type { Edge } from '../../../generated/Edge';
   import type { Fits } from '../../../generated/Fits';
@@ -10,8 +10,9 @@
   import type { Plate } from '../../../generated/Plate';
   import type { Tally } from '../../../generated/Tally';
   import { useOpenGarden } from '../../../state/context';
+  import { Tried } from '../../../state/tried.svelte';
   import { count, length } from '../../../words/lengths';
-  import { squareSize, upper } from '../../../words/reasons';
+  import { squareSize } from '../../../words/reasons';
 
   let { bed }: { bed: Bed } = $props();
   const { garden, desk } = useOpenGarden();
@@ -29,7 +30,7 @@
   let said = $state(50);
   let run = $state('');
   let plates = $state('');
-  let trouble = $state('');
+  const tried = new Tried();
   let fits = $state.raw<Fits | null>(null);
   let edge = $state.raw<Edge | null>(null);
   let tally = $state.raw<Tally | null>(null);
@@ -37,14 +38,9 @@
 
   async function asking(event: SubmitEvent, work: (what: { crop: string; way: string }) => Promise<void>) {
     event.preventDefault();
-    trouble = '';
     if (!chosen) return;
-    try {
-      await work({ crop, way: chosen.key });
-    } catch (error) {
-      if (!(error instanceof Refused)) throw error;
-      trouble = upper(error.problem.detail);
-    }
+    const what = { crop, way: chosen.key };
+    await tried.try(() => work(what));
   }
 
   const id = $derived(garden.view.id);
@@ -112,7 +108,7 @@
     </select></label
   >
 </div>
-{#if trouble}<p class="trouble mt-1" role="alert">{trouble}</p>{/if}
+{#if tried.trouble}<p class="trouble mt-1" role="alert">{tried.trouble}</p>{/if}
 
 <h3>Where do they fit?</h3>
 <form class="flex flex-wrap items-end gap-3" onsubmit={askFits} aria-label="Where do they fit?">
