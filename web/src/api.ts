@@ -36,7 +36,7 @@ export interface Problem {
   field?: string;
   refusal?: Refusal;
   current?: GardenView;
-  /** The server has too much to do, or its database is away: nothing was changed, and it may be asked again. */
+  /** The server has too much to do: nothing was changed, and it may be asked again. */
   again?: boolean;
 }
 
@@ -84,9 +84,9 @@ async function ask<T>(method: string, path: string, body?: unknown, headers: Rec
   if (answer.ok && (read !== undefined || text === '')) return read as T;
   // The server itself says when it was too busy to begin.
   const told = read as (Partial<Problem> & { type?: string }) | undefined;
-  if (answer.status === 503 && (told?.type === '/problems/busy' || told?.type === '/problems/away'))
+  if (answer.status === 503 && told?.type === '/problems/busy')
     throw new Refused({ title: 'Not now', detail: 'Try again in a moment.', ...told, status: 503, again: true });
-  // What stands between may answer in place of the server: then nobody knows what the server did.
+  // What stands between may answer in place of the server, or the database may have gone: then nobody knows what was done.
   if (answer.ok || [502, 503, 504].includes(answer.status)) throw lost(changes);
   const fallback: Problem = { status: answer.status, title: 'Refused', detail: 'The server could not do that.' };
   throw new Refused({ ...fallback, ...(read as Partial<Problem> | undefined) });

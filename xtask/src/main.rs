@@ -3,6 +3,7 @@
 
 mod demo;
 mod dev;
+mod licences;
 mod prepare;
 mod setup;
 mod shots;

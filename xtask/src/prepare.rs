@@ -9,7 +9,7 @@ pub fn run() -> Result<(), String> {
     let folder = reachable(&step::root().join("target/prepare-db"));
     let _ = std::fs::remove_dir_all(&folder);
     let cluster = Cluster::start(&folder, Durability::Fast).map_err(|error| error.to_string())?;
-    let url = cluster.url("postgres");
+    let url = cluster.url(sparrow_cluster::ROLE);
     let mut migrations: Vec<_> = std::fs::read_dir(step::root().join("crates/store/migrations"))
         .and_then(Iterator::collect::<Result<Vec<_>, _>>)
         .map_err(|error| error.to_string())?

@@ -1,6 +1,6 @@
 //! Every check and test, in the order in which a mistake is cheapest to find.
 
-use crate::{setup, step};
+use crate::{licences, setup, step};
 use sparrow_cluster::{Cluster, Durability, reachable};
 
 /// The parts that can be tested by themselves, and the folders of their tests.
@@ -22,6 +22,8 @@ pub fn run() -> Result<(), String> {
     if parts.is_empty() {
         lint()?;
         page()?;
+        licences::check()?;
+        licences::faults()?;
         return cargo_test(&["--workspace"]);
     }
     // The server's crate looks for the page when it is compiled, so the folder must be there.

@@ -8,18 +8,24 @@ use serde_json::{Value, json};
 use sparrow_browser_tests::Failure;
 use sparrow_cluster::{Cluster, Durability, reachable};
 use sparrow_store::Store;
-use std::path::Path;
+use std::path::{Path, PathBuf};
 use std::sync::Arc;
 use std::sync::atomic::{AtomicU64, Ordering};
 use std::time::{Duration, Instant};
-use tokio::io::{AsyncReadExt, AsyncWriteExt};
-use tokio::net::{TcpStream, tcp::OwnedReadHalf, tcp::OwnedWriteHalf};
+use tokio::io::{AsyncRead, AsyncReadExt, AsyncWrite, AsyncWriteExt};
+use tokio::net::UnixStream;
 
 /// How often each request is made.
 const TIMES: usize = 400;
 
 /// Counts the round trips through it: each time the client speaks after it has been answered.
-async fn pass(mut from: OwnedReadHalf, mut to: OwnedWriteHalf, speaks: Arc<AtomicU64>, answered: Arc<AtomicU64>, client: bool) {
+async fn pass(
+    mut from: impl AsyncRead + Unpin,
+    mut to: impl AsyncWrite + Unpin,
+    speaks: Arc<AtomicU64>,
+    answered: Arc<AtomicU64>,
+    client: bool,
+) {
     let mut buffer = vec![0; 65_536];
     while let Ok(read @ 1..) = from.read(&mut buffer).await {
         if client && answered.swap(0, Ordering::SeqCst) > 0 {
@@ -34,13 +40,13 @@ async fn pass(mut from: OwnedReadHalf, mut to: OwnedWriteHalf, speaks: Arc<Atomi
 }
 
 /// A way to PostgreSQL that counts; the port it listens on.
-async fn counting_way(server: u16, trips: Arc<AtomicU64>) -> Result<u16, Failure> {
+async fn counting_way(socket: PathBuf, trips: Arc<AtomicU64>) -> Result<u16, Failure> {
     let listener = tokio::net::TcpListener::bind("127.0.0.1:0").await?;
     let port = listener.local_addr()?.port();
     tokio::spawn(async move {
         while let Ok((client, _)) = listener.accept().await {
-            let Ok(server) = TcpStream::connect(("127.0.0.1", server)).await else { return };
-            let _ = (client.set_nodelay(true), server.set_nodelay(true));
+            let Ok(server) = UnixStream::connect(&socket).await else { return };
+            let _ = client.set_nodelay(true);
             let ((from_client, to_client), (from_server, to_server)) = (client.into_split(), server.into_split());
             let answered = Arc::new(AtomicU64::new(1));
             tokio::spawn(pass(from_client, to_server, Arc::clone(&trips), Arc::clone(&answered), true));
@@ -136,11 +142,10 @@ async fn main() -> Result<(), Failure> {
     let folder = reachable(&std::path::absolute(Path::new(env!("CARGO_MANIFEST_DIR")).join("../../target/requests-db"))?);
     let _ = std::fs::remove_dir_all(&folder);
     let cluster = Cluster::start(&folder, Durability::Fast)?;
-    Store::make_database(&cluster.url("postgres"), "requests").await?;
-    let url = cluster.url("requests");
-    let port: u16 = url.split(':').nth(2).and_then(|rest| rest.split('/').next()).ok_or("a port")?.parse()?;
+    let url = Store::make_database(&cluster.url("postgres"), "requests").await?;
     let trips = Arc::new(AtomicU64::new(0));
-    let counted = url.replace(&format!(":{port}/"), &format!(":{}/", counting_way(port, Arc::clone(&trips)).await?));
+    let port = counting_way(cluster.socket(), Arc::clone(&trips)).await?;
+    let counted = format!("postgres://sparrow@127.0.0.1:{port}/requests?sslmode=disable");
     {
         let aside = served(&counted).await?;
         let mut gardener = Gardener::enters(&aside.address).await?;

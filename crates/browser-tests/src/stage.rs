@@ -1,7 +1,7 @@
 //! A stage: the server on a database of its own, a ChromeDriver, and browsers on it.
 
 use patient_sparrow::{Aside, Settings};
-use sparrow_cluster::Cluster;
+use sparrow_cluster::{Cluster, Way};
 use sparrow_store::Store;
 use std::process::Stdio;
 use std::sync::atomic::{AtomicU32, Ordering};
@@ -36,11 +36,27 @@ static STAGES: AtomicU32 = AtomicU32::new(0);
 impl Stage {
     /// Starts a demo server on a new database: on the server of `TEST_DATABASE_URL`, or on a cluster of its own.
     pub async fn open() -> Result<Stage, Failure> {
+        let (cluster, url) = Stage::database().await?;
+        Stage::over(&url, cluster).await
+    }
+
+    /// The same, and the way to its database, which can be cut.
+    pub async fn open_with_a_way() -> Result<(Stage, Way), Failure> {
+        let (cluster, url) = Stage::database().await?;
+        let way = Way::to(&url)?;
+        let name = url.split('?').next().and_then(|url| url.rsplit('/').next()).ok_or("a name")?;
+        Ok((Stage::over(&way.url(name), cluster).await?, way))
+    }
+
+    async fn database() -> Result<(Option<Cluster>, String), Failure> {
         let number = STAGES.fetch_add(1, Ordering::Relaxed);
         let name = format!("browser_{}_{number}", std::process::id());
         let (cluster, url) = Cluster::for_tests(&name)?;
-        Store::make_database(&url, &name).await?;
-        let store = Store::open(&url.replace("/postgres", &format!("/{name}"))).await?;
+        Ok((cluster, Store::make_database(&url, &name).await?))
+    }
+
+    async fn over(url: &str, cluster: Option<Cluster>) -> Result<Stage, Failure> {
+        let store = Store::open(url).await?;
         let settings = Settings { workers: 1, ..Settings::demo(Some(noon()?)) };
         let aside = Aside::start(store, settings).await?;
         let (driver, driver_address) = start_driver().await?;

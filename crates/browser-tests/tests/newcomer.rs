@@ -287,3 +287,37 @@ async fn in_a_mild_november_a_newcomer_plants_for_winter_and_looks_ahead() -> Re
     }
     gardener.leaves().await
 }
+
+#[tokio::test(flavor = "multi_thread")]
+async fn when_the_database_goes_the_page_says_so_and_goes_on_with_what_was_typed() -> Result<(), Failure> {
+    let (stage, way) = Stage::open_with_a_way().await?;
+    let gardener = stage.gardener(1280, 800).await?;
+    gardener.signs_up("Wren").await?;
+    gardener.fills("garden-name", "Wren Yard").await?;
+    gardener.fills("latitude", "44.9").await?;
+    gardener.fills("longitude", "-93.2").await?;
+    gardener.knows_its_frosts().await?;
+    way.is_cut();
+    gardener.clicks("make this garden").await?;
+    gardener.reads("No answer came, so it is not known whether that was done; look before you do it again").await?;
+    way.is_open();
+    // Nothing has to be typed again.
+    gardener.clicks("make this garden").await?;
+    gardener.reads("Nothing is measured yet").await?;
+
+    gardener.clicks("measure the first bed (n)").await?;
+    way.is_cut();
+    gardener.fills("bed-name", "Front bed").await?;
+    gardener.fills("length", "8 ft").await?;
+    gardener.fills("width", "4 ft").await?;
+    gardener.clicks("add this bed").await?;
+    gardener.reads("No answer came, so it is not known yet whether that was done").await?;
+    way.is_open();
+    gardener.clicks("send it again").await?;
+    gardener.reads("open the bed").await?;
+    gardener.driver.refresh().await?;
+    gardener.reads("Front bed").await?;
+    let page = gardener.page().await?;
+    assert_eq!(page.matches("Front bed").count(), 1, "it was made once: {page}");
+    gardener.leaves().await
+}

@@ -125,7 +125,7 @@ async fn sessions_are_ended_and_a_password_changed_on_one_s_own_page() -> Result
     there.fills("name", "Wren").await?;
     there.fills("password", "another long word").await?;
     there.clicks("sign in").await?;
-    there.reads("that name and password do not belong together").await?;
+    there.reads("That name and password do not belong together").await?;
     here.leaves().await?;
     there.leaves().await
 }

@@ -91,6 +91,11 @@ impl Pool {
         done.map_err(|panic| RequestError::Broken(format!("reckoning broke: {}", said(&*panic))))
     }
 
+    /// How much quick work waits.
+    pub fn waiting(&self) -> usize {
+        self.quick.look().many
+    }
+
     /// Begins a search that has come to its turn.
     pub fn search(&self, who: Who, job: impl FnOnce() + Send + 'static) -> Result<(), RequestError> {
         self.long.put(who, Box::new(job))

@@ -51,6 +51,9 @@ pub enum RequestError {
         "the garden cannot be reached just now: the database does not answer. What you typed is kept here; try again in a moment"
     )]
     Away,
+    /// It took too long, whatever held it up.
+    #[error("no answer was ready in time, so it is not known whether that was done; what you typed is kept here")]
+    Late,
     /// The role does not allow it.
     #[error("you may look at this garden, not change it; its owner can let you")]
     LookOnly,
@@ -156,7 +159,7 @@ impl RequestError {
     fn wait(&self) -> Option<u64> {
         match self {
             RequestError::Busy | RequestError::MadeUnseen => Some(2),
-            RequestError::Away => Some(2),
+            RequestError::Away | RequestError::Late => Some(2),
             RequestError::TooOften { seconds } => Some(*seconds),
             _ => None,
         }
@@ -173,6 +176,7 @@ impl RequestError {
             RequestError::NotJson => (StatusCode::UNSUPPORTED_MEDIA_TYPE, "/problems/not-json", "Not JSON"),
             RequestError::Compressed => (StatusCode::UNSUPPORTED_MEDIA_TYPE, "/problems/compressed", "Compressed"),
             RequestError::Away => (StatusCode::SERVICE_UNAVAILABLE, "/problems/away", "Not reached"),
+            RequestError::Late => (StatusCode::SERVICE_UNAVAILABLE, "/problems/late", "Too late"),
             RequestError::OwnerOnly => (StatusCode::FORBIDDEN, "/problems/owner-only", "Owner only"),
             RequestError::Busy => (StatusCode::SERVICE_UNAVAILABLE, "/problems/busy", "Too much to do"),
             RequestError::MadeUnseen => (StatusCode::SERVICE_UNAVAILABLE, "/problems/made-unseen", "Made, not shown"),

@@ -2,25 +2,26 @@
 //!
 //! [`launch`] takes settings and a listener, so that tests own the port.
 
-//! The web server: routes, sessions and errors around the core and the store, with the page inside.
-//!
-//! [`launch`] takes settings and a listener, so that tests own the port.
-
 mod accounts;
 mod aside;
 mod attempts;
 mod auth;
+pub mod backup;
 mod body;
 mod changed;
 mod changes;
 mod compute;
 mod cookies;
+mod daily;
 mod demo;
 mod errors;
+mod figures;
 mod gardens;
 mod guard;
+mod late;
 mod lookups;
 mod members;
+mod metrics;
 mod openapi;
 mod page;
 mod password;
@@ -33,6 +34,7 @@ mod routes;
 mod searches;
 mod seasons;
 mod settings;
+mod shared;
 mod sheets;
 mod spans;
 mod types;
@@ -42,50 +44,23 @@ pub use aside::Aside;
 pub use openapi::description;
 pub use routes::{ApiRoute, Caller, ROUTES, configure};
 pub use settings::{Limits, Registration, Settings};
+pub use shared::Shared;
 pub use types::write_types;
 
-use crate::compute::{Pool, Who};
-use crate::errors::RequestError;
+use crate::compute::Pool;
+use crate::figures::counted;
+use crate::metrics::Metrics;
 use crate::password::Hashing;
-use crate::ready::{Ready, ReadyGardens};
+use crate::ready::ReadyGardens;
 use crate::spans::Spans;
 use actix_web::dev::Server;
-use actix_web::middleware::{Compress, Condition, DefaultHeaders, NormalizePath};
+use actix_web::middleware::{Compress, Condition, DefaultHeaders, NormalizePath, from_fn};
 use actix_web::web::Data;
 use actix_web::{App, HttpServer};
-use sparrow_store::{GardenId, Store, StoreError};
+use sparrow_store::{Store, StoreError};
 use std::net::TcpListener;
-use std::sync::Arc;
 use std::time::Duration;
 use tracing_actix_web::TracingLogger;
-
-/// What every handler may use.
-#[derive(Debug)]
-pub struct Shared {
-    /// The store.
-    pub store: Store,
-    /// How it serves.
-    pub settings: Settings,
-    /// Where passwords are hashed.
-    pub hashing: Hashing,
-    /// Gardens asked about lately.
-    pub gardens: ReadyGardens,
-    /// Where all reckoning is done.
-    pub pool: Pool,
-}
-
-impl Shared {
-    /// A garden ready to be asked about, when it is known to have been at a revision a moment ago.
-    async fn ready(&self, who: Who, garden: GardenId, revision: i64) -> Result<Arc<Ready>, RequestError> {
-        if let Some(kept) = self.gardens.at(garden, revision) {
-            return Ok(kept);
-        }
-        let at = self.store.load(garden).await?;
-        let ready = self.pool.work(who, move |_| Ready::of(at)).await?;
-        self.gardens.keep(garden, &ready);
-        Ok(ready)
-    }
-}
 
 /// The most connections a server holds at once.
 const MOST_CONNECTIONS: usize = 1000;
@@ -106,9 +81,10 @@ pub async fn launch(store: Store, settings: Settings, listener: TcpListener) -> 
         demo::make_households(&store, settings.today_in(None)).await?;
     }
     let (workers, secure) = (settings.workers, settings.secure_cookies);
-    let pool = Pool::of_machine();
-    let shared = Data::new(Shared { store, settings, hashing: Hashing::default(), gardens: ReadyGardens::default(), pool });
-    actix_web::rt::spawn(sweep(shared.clone()));
+    let (pool, metrics) = (Pool::of_machine(), Metrics::new().map_err(broken)?);
+    let (hashing, gardens) = (Hashing::default(), ReadyGardens::default());
+    let shared = Data::new(Shared { store, settings, hashing, gardens, pool, metrics });
+    aside(&shared)?;
     // The tables of places are unfolded before somebody waits for them.
     std::thread::spawn(places::unfold);
     let server = HttpServer::new(move || {
@@ -118,6 +94,7 @@ pub async fn launch(store: Store, settings: Settings, listener: TcpListener) -> 
             .wrap(Condition::new(secure, only_over_tls()))
             .wrap(Compress::default())
             .wrap(NormalizePath::trim())
+            .wrap(from_fn(counted))
             .wrap(TracingLogger::<Spans>::new())
             .configure(configure)
     })
@@ -136,8 +113,26 @@ pub async fn launch(store: Store, settings: Settings, listener: TcpListener) -> 
     .shutdown_timeout(STOPS_WITHIN)
     .disable_signals()
     .listen(listener)
-    .map_err(|error| StoreError::Other(error.to_string()))?;
+    .map_err(broken)?;
     Ok(server.run())
+}
+
+fn broken(error: impl std::fmt::Display) -> StoreError {
+    StoreError::Other(error.to_string())
+}
+
+/// What goes on beside the answering of requests.
+fn aside(shared: &Data<Shared>) -> Result<(), StoreError> {
+    actix_web::rt::spawn(sweep(shared.clone()));
+    if let Some(address) = shared.settings.metrics {
+        let told = figures::server(shared.clone(), address).map_err(|error| broken(format!("figures at {address}: {error}")))?;
+        actix_web::rt::spawn(told);
+    }
+    if let Some(backups) = shared.settings.backups.clone() {
+        let shared = shared.clone();
+        actix_web::rt::spawn(async move { daily::keep(&shared, &backups).await });
+    }
+    Ok(())
 }
 
 /// Sweeps out what no longer holds, once an hour.

@@ -11,9 +11,9 @@ use tokio::time::{Instant, timeout_at};
 use tokio_stream::StreamExt;
 
 /// The longest a body may take to come in, and how many bytes more it may bring for each second more.
-const LONGEST: Duration = Duration::from_secs(10);
+const LONGEST: Duration = Duration::from_secs(8);
 /// See [`LONGEST`].
-const A_SECOND: u64 = 16 * 1024;
+pub const A_SECOND: u64 = 16 * 1024;
 
 /// A name, a password or a few words.
 pub type Words = Sent<{ 4 * 1024 }>;

@@ -65,6 +65,11 @@ impl Queue {
         Some(Ticket { queue: self.clone(), ticket })
     }
 
+    /// How many wait or work.
+    pub fn taken(&self) -> usize {
+        self.line().all.len()
+    }
+
     fn line(&self) -> MutexGuard<'_, Line> {
         self.0.line.lock().unwrap_or_else(PoisonError::into_inner)
     }

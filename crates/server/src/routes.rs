@@ -4,6 +4,7 @@
 
 use crate::errors::RequestError;
 use crate::guard::guard;
+use crate::late::in_time;
 use crate::{accounts, changes, gardens, lookups, members, openapi, page, places, questions, searches, seasons, sheets};
 use actix_web::Route;
 use actix_web::middleware::from_fn;
@@ -106,7 +107,8 @@ pub fn configure(app: &mut ServiceConfig) {
     for ApiRoute { path, handled, .. } in ROUTES.iter().filter(|route| !route.path.starts_with("/api/")) {
         app.route(path, handled());
     }
-    app.service(web::scope("/api").wrap(from_fn(guard)).configure(api)).default_service(get().to(page::file));
+    app.service(web::scope("/api").wrap(from_fn(in_time)).wrap(from_fn(guard)).configure(api))
+        .default_service(get().to(page::file));
 }
 
 fn api(api: &mut ServiceConfig) {

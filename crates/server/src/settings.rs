@@ -1,5 +1,6 @@
 //! How does this server serve?
 
+use crate::backup::Backups;
 use jiff::Timestamp;
 use jiff::civil::Date;
 use jiff::tz::TimeZone;
@@ -7,6 +8,7 @@ use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use sparrow_facts::garden::Garden;
 use sparrow_store::Measure;
+use std::net::SocketAddr;
 
 /// Who may make an account.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize, JsonSchema)]
@@ -58,6 +60,10 @@ pub struct Settings {
     pub limits: Limits,
     /// How many days changes can be looked up; nothing keeps them for good.
     pub keep_changes: Option<u32>,
+    /// A backup a day; nothing makes none.
+    pub backups: Option<Backups>,
+    /// Where figures about the server are told; nothing tells none.
+    pub metrics: Option<SocketAddr>,
     /// How many threads answer requests.
     pub workers: usize,
     /// The moment it is, for tests and pictures; nothing means the clock's.
@@ -73,6 +79,8 @@ impl Default for Settings {
             proxy_header: None,
             limits: Limits::default(),
             keep_changes: None,
+            backups: None,
+            metrics: None,
             workers: 2,
             now: None,
         }

@@ -18,6 +18,7 @@ mod housekeeping;
 mod links;
 mod secrets;
 mod sessions;
+mod snapshot;
 mod turns;
 mod upgrade;
 mod write;
@@ -30,14 +31,21 @@ pub use gardens::{Binned, Listed, Member, Role};
 pub use links::{Invitation, InvitationLine};
 pub use secrets::fresh;
 pub use sessions::{Inside, MOST_DAYS, SessionLine};
+pub use snapshot::Snapshot;
 
 use sqlx::postgres::{PgConnectOptions, PgPoolOptions};
-use sqlx::{ConnectOptions, Connection, PgPool};
+use sqlx::{ConnectOptions, Connection, PgConnection, PgPool};
 use std::time::Duration;
+use tokio::time::timeout;
 
 /// How long the database lets a statement, a lock and a forgotten transaction go on.
 const PATIENCE: [(&str, &str); 3] =
     [("statement_timeout", "10s"), ("lock_timeout", "3s"), ("idle_in_transaction_session_timeout", "15s")];
+
+/// How long a connection that lies idle is taken to be whole.
+const TRUSTED: Duration = Duration::from_millis(200);
+/// How soon one that is asked has to answer: the database may be gone without a word.
+const ANSWERS_WITHIN: Duration = Duration::from_millis(500);
 
 /// The number of an account.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, serde::Serialize, serde::Deserialize)]
@@ -66,34 +74,48 @@ impl Store {
         let pool = PgPoolOptions::new()
             .max_connections(8)
             .acquire_timeout(Duration::from_secs(3))
-            // A connection that broke is told by the query that finds it broken; asking first costs every request a round.
+            // One that was used a moment ago is taken to be whole: asking first would cost every request a round.
             .test_before_acquire(false)
+            .before_acquire(|connection, known| {
+                Box::pin(async move {
+                    Ok(known.idle_for < TRUSTED
+                        || timeout(ANSWERS_WITHIN, connection.ping()).await.is_ok_and(|answer| answer.is_ok()))
+                })
+            })
             .connect_with(options.options(PATIENCE))
             .await?;
         Ok(Store { pool })
     }
 
-    /// Makes an empty database of that name on the server of `url`, for tests and new clusters; leaves one that is there.
+    /// Makes an empty database of that name on the server of `url`, for tests, and tells its address; leaves one that is there.
     ///
     /// The name may hold small letters, digits and underscores only.
-    pub async fn make_database(url: &str, name: &str) -> Result<(), StoreError> {
+    pub async fn make_database(url: &str, name: &str) -> Result<String, StoreError> {
         if name.is_empty() || !name.bytes().all(|b| b.is_ascii_lowercase() || b.is_ascii_digit() || b == b'_') {
             return Err(StoreError::Other(format!("{name:?} is not a name for a database")));
         }
-        let pool = PgPoolOptions::new().max_connections(1).connect(url).await?;
-        let there =
-            sqlx::query_scalar!("select 1 as one from pg_database where datname = $1", name).fetch_optional(&pool).await?;
+        let mut connection = PgConnection::connect(url).await?;
+        let there = sqlx::query_scalar!("select 1 as one from pg_database where datname = $1", name)
+            .fetch_optional(&mut connection)
+            .await?;
         if there.is_none() {
             // A name cannot be a parameter; it was checked letter by letter above.
-            sqlx::query(sqlx::AssertSqlSafe(format!("create database {name}"))).execute(&pool).await?;
+            sqlx::query(sqlx::AssertSqlSafe(format!("create database {name}"))).execute(&mut connection).await?;
         }
-        pool.close().await;
-        Ok(())
+        connection.close().await?;
+        let (server, settings) = url.split_once('?').map_or((url, None), |(server, settings)| (server, Some(settings)));
+        let server = server.rsplit_once('/').map_or(server, |(server, _)| server);
+        Ok(format!("{server}/{name}{}", settings.map(|settings| format!("?{settings}")).unwrap_or_default()))
     }
 
     /// Whether the database answers.
     pub async fn is_well(&self) -> bool {
         sqlx::query_scalar!("select 1 as one").fetch_one(&self.pool).await.is_ok()
+    }
+
+    /// How many connections there are, and how many of them lie idle.
+    pub fn connections(&self) -> (usize, usize) {
+        (usize::try_from(self.pool.size()).unwrap_or(usize::MAX), self.pool.num_idle())
     }
 
     /// Closes every connection.

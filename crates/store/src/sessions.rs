@@ -35,6 +35,13 @@ pub struct Inside {
 }
 
 impl Store {
+    /// Ends every session, and every link that has not been used.
+    pub async fn end_everything_open(&self) -> Result<(), StoreError> {
+        sqlx::query!("delete from session").execute(&self.pool).await?;
+        sqlx::query!("delete from one_time_link").execute(&self.pool).await?;
+        Ok(())
+    }
+
     /// Opens a session of a token for an account.
     pub async fn open_session(&self, account: AccountId, token: &str, agent: &str) -> Result<(), StoreError> {
         let agent: String = agent.chars().filter(|letter| !letter.is_control()).take(200).collect();

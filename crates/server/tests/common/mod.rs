@@ -1,6 +1,8 @@
 //! A served demo to ask, and people who ask it.
 #![allow(dead_code, reason = "each test file uses some of it")]
 
+pub mod running;
+
 use patient_sparrow::{Aside, Limits, Settings};
 use reqwest::{Client, Method, Response, StatusCode};
 use serde_json::{Value, json};
@@ -14,6 +16,8 @@ pub struct Served {
     aside: Aside,
     /// The server's own store, to look into.
     pub store: Store,
+    /// The address of its database.
+    pub url: String,
     _cluster: Option<Cluster>,
 }
 
@@ -38,11 +42,21 @@ pub async fn patient() -> Served {
 pub async fn served_as(settings: Settings) -> Served {
     let name = format!("api_{}_{}", std::process::id(), SERVERS.fetch_add(1, Ordering::Relaxed));
     let (cluster, url) = Cluster::for_tests(&name).expect("PostgreSQL starts");
-    Store::make_database(&url, &name).await.expect("a database");
-    let store = Store::open(&url.replace("/postgres", &format!("/{name}"))).await.expect("opens");
+    let url = Store::make_database(&url, &name).await.expect("a database");
+    let store = Store::open(&url).await.expect("opens");
     let settings = Settings { workers: 1, ..settings };
     let database = store.clone();
-    Served { aside: Aside::start(store, settings).await.expect("the server starts"), store: database, _cluster: cluster }
+    let aside = Aside::start(store, settings).await.expect("the server starts");
+    Served { aside, store: database, url, _cluster: cluster }
+}
+
+/// Starts a demo server over a database that is there.
+pub async fn served_over(url: &str) -> Served {
+    let store = Store::open(url).await.expect("opens");
+    let settings = Settings { workers: 1, ..Settings::demo(None) };
+    let database = store.clone();
+    let aside = Aside::start(store, settings).await.expect("the server starts");
+    Served { aside, store: database, url: url.into(), _cluster: None }
 }
 
 /// Somebody who asks it.

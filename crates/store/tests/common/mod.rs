@@ -32,8 +32,7 @@ static GROUNDS: AtomicU32 = AtomicU32::new(0);
 pub async fn ground() -> Ground {
     let name = format!("store_{}_{}", std::process::id(), GROUNDS.fetch_add(1, Ordering::Relaxed));
     let (cluster, server) = Cluster::for_tests(&name).expect("PostgreSQL starts");
-    Store::make_database(&server, &name).await.expect("a database");
-    let url = server.replace("/postgres", &format!("/{name}"));
+    let url = Store::make_database(&server, &name).await.expect("a database");
     let store = Store::open(&url).await.expect("opens");
     let owner = store.create_account("wren", "no hash", Allowed::Open).await.expect("an account");
     let garden = store.create_garden(owner, &quillet_lane(TODAY).expect("the demo garden")).await.expect("a garden");

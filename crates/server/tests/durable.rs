@@ -1,0 +1,247 @@
+//! What was confirmed stays, whatever dies: the server and its database are killed while somebody writes, the database goes
+//! away and comes back, two servers start at once.
+
+mod common;
+
+use common::running::{Place, Running, lives, says};
+use common::{Person, served_over};
+use reqwest::{Client, Method, StatusCode};
+use serde_json::{Value, json};
+use sparrow_cluster::{Cluster, Way};
+use sparrow_store::Store;
+use std::process::Command;
+use std::time::{Duration, Instant, SystemTime, UNIX_EPOCH};
+
+/// How many changes are made.
+const CHANGES: i64 = 1000;
+
+fn person(address: &str) -> Person {
+    let client = Client::builder().cookie_store(true).timeout(Duration::from_secs(30)).build().expect("a client");
+    Person { client, address: address.into() }
+}
+
+async fn enters(address: &str) -> Person {
+    let person = person(address);
+    let came = person.posts("/session/demo", json!({ "household": "quillet-lane" })).await;
+    assert_eq!(came.status(), StatusCode::OK);
+    person
+}
+
+/// Sends one change again and again until it is confirmed; how often that took.
+async fn confirmed(person: &Person, garden: i64, n: i64) -> u32 {
+    let body =
+        json!({ "command": { "do": "move-bed", "bed": 2, "x": format!("{} in", 150 + n % 2), "y": "110 in" } }).to_string();
+    let end = Instant::now() + Duration::from_secs(60);
+    for tries in 1.. {
+        let request = person.client.post(format!("{}/api/v1/gardens/{garden}/commands", person.address));
+        let request = request.header("Content-Type", "application/json").header("If-Match", format!("\"{n}\""));
+        match request.header("Idempotency-Key", format!("change-{n}")).body(body.clone()).send().await {
+            Ok(answer) if answer.status() == StatusCode::OK => {
+                if let Ok(told) = answer.json::<Value>().await {
+                    assert_eq!(told["revision"], n + 1);
+                    return tries;
+                }
+            }
+            // It is gone, or comes up and its database is not there yet.
+            Ok(answer) => assert_eq!(answer.status(), StatusCode::SERVICE_UNAVAILABLE, "change {n}: {:?}", answer.text().await),
+            Err(_) => {}
+        }
+        assert!(Instant::now() < end, "change {n} was not confirmed within a minute");
+        tokio::task::yield_now().await;
+    }
+    unreachable!("it is tried until a minute has gone")
+}
+
+/// Some numbers that nobody knows before.
+fn dice() -> impl FnMut(u64) -> u64 {
+    let mut state = SystemTime::now().duration_since(UNIX_EPOCH).map_or(1, |since| since.as_nanos() as u64) | 1;
+    println!("dice: {state}");
+    move |sides| {
+        // Marsaglia's xorshift, "Xorshift RNGs" (2003), 64 bits.
+        state ^= state << 13;
+        state ^= state >> 7;
+        state ^= state << 17;
+        state % sides
+    }
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn nothing_confirmed_is_lost_or_made_twice_when_server_and_database_are_killed() {
+    let (place, mut dice) = (Place::new(), dice());
+    let start = |port: &str| Running::starts(&["--demo", "--data", place.as_str(), "--port", port]);
+    let mut running = Some(start("0"));
+    let address = running.as_ref().expect("it runs").address.clone();
+    let port = address.rsplit(':').next().expect("a port").to_string();
+    let owner = enters(&address).await;
+    let garden = owner.garden().await;
+    // Twice each, somewhere in its own fifth of the changes.
+    let deaths: Vec<i64> = (0..4).map(|fifth| fifth * 240 + 20 + dice(200) as i64).collect();
+    let (mut tries, begun) = (0, Instant::now());
+    for n in 0..CHANGES {
+        match deaths.iter().position(|death| *death == n) {
+            None => tries += confirmed(&owner, garden, n).await,
+            Some(which) => {
+                let moments = dice(6_000);
+                let died = running.take().expect("it runs");
+                let postgres = place.postgres().expect("it runs");
+                let dies = async {
+                    for _ in 0..moments {
+                        tokio::task::yield_now().await;
+                    }
+                    if which % 2 == 0 {
+                        died.killed();
+                        start(&port)
+                    } else {
+                        let kill = Command::new("kill").args(["-9", &postgres.to_string()]).status();
+                        assert!(kill.expect("kill runs").success());
+                        died
+                    }
+                };
+                let (again, now) = tokio::join!(confirmed(&owner, garden, n), dies);
+                tries += again;
+                running = Some(now);
+                println!("change {n}: {} killed, confirmed at try {again}", ["server", "PostgreSQL"][which % 2]);
+            }
+        }
+    }
+    println!("{CHANGES} changes confirmed in {:.1} s, {tries} requests", begun.elapsed().as_secs_f64());
+    let made: Value = owner.gets(&format!("/gardens/{garden}")).await.json().await.expect("JSON");
+    assert_eq!(made["revision"], CHANGES, "each was made once");
+    let mut numbers = Vec::new();
+    let mut before = String::new();
+    loop {
+        let lines: Value = owner.gets(&format!("/gardens/{garden}/changes{before}")).await.json().await.expect("JSON");
+        let lines = lines.as_array().expect("a list");
+        let Some(last) = lines.last() else { break };
+        before = format!("?before={}", last["number"]);
+        numbers.extend(lines.iter().filter_map(|line| line["number"].as_i64()));
+    }
+    assert_eq!(numbers, (1..=CHANGES).rev().collect::<Vec<_>>(), "each is noted once");
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn when_the_database_goes_it_is_said_in_time_and_when_it_is_back_all_goes_on() {
+    let name = format!("gone_{}", std::process::id());
+    let (_cluster, url) = Cluster::for_tests(&name).expect("PostgreSQL starts");
+    Store::make_database(&url, &name).await.expect("a database");
+    let way = Way::to(&url).expect("a way");
+    let served = served_over(&way.url(&name)).await;
+    let owner = served.enters("quillet-lane").await;
+    let garden = owner.garden().await;
+    assert_eq!(confirmed(&owner, garden, 0).await, 1);
+    let root = owner.address.clone();
+    let timed = async |path: &str| {
+        let begun = Instant::now();
+        let answer = owner.client.get(format!("{root}/{path}")).send().await.expect("an answer");
+        (answer.status().as_u16(), begun.elapsed().as_secs_f64())
+    };
+    let moves = json!({ "command": { "do": "move-bed", "bed": 2, "x": "152 in", "y": "110 in" } }).to_string();
+    let mut revision = 1;
+    // It is gone and says so; it is gone without a word before it is asked, and while it is asked.
+    for (silent, within, told) in
+        [(false, 4.0, "What you typed is kept"), (true, 4.0, "What you typed is kept"), (true, 11.0, "what you typed is kept")]
+    {
+        let in_the_middle = within > 10.0;
+        if in_the_middle {
+            // The connection that has just served is trusted with the next question.
+            confirmed(&owner, garden, revision).await;
+            revision += 1;
+        }
+        if silent {
+            way.falls_silent()
+        } else {
+            way.is_cut()
+        }
+        if !in_the_middle {
+            let ((ready, after), (alive, at_once)) = (timed("readyz").await, timed("healthz").await);
+            assert_eq!((ready, alive), (503, 200));
+            assert!(after < 3.0 && at_once < 0.5, "told after {after} s and {at_once} s");
+        }
+        let begun = Instant::now();
+        let answer = owner.sends(Method::POST, &format!("/gardens/{garden}/commands"), moves.clone(), Some(revision)).await;
+        let (status, said) = common::problem(answer).await;
+        let took = begun.elapsed().as_secs_f64();
+        println!("silent {silent}: {status} after {took:.1} s: {said}");
+        assert_eq!(status, 503);
+        assert!(said.contains(told), "{said}");
+        assert!(took < within, "told after {took} s");
+
+        way.is_open();
+        let begun = Instant::now();
+        confirmed(&owner, garden, revision).await;
+        println!("back after {:.1} s", begun.elapsed().as_secs_f64());
+        assert!(begun.elapsed() < Duration::from_secs(10));
+        revision += 1;
+        assert_eq!(timed("readyz").await.0, 200);
+    }
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn two_that_start_at_once_on_an_empty_database_both_serve_it() {
+    for round in 0..3 {
+        let name = format!("both_{}_{round}", std::process::id());
+        let (_cluster, server) = Cluster::for_tests(&name).expect("PostgreSQL starts");
+        let url = Store::make_database(&server, &name).await.expect("a database");
+        let starts = || Running::starting(&["--demo", "--database", &url]);
+        let (one, other) = (starts(), starts());
+        let (one, other) = (one.begun(), other.begun());
+        for running in [&one, &other] {
+            let gardens: Value = enters(&running.address).await.gets("/gardens").await.json().await.expect("JSON");
+            assert_eq!(gardens.as_array().map(Vec::len), Some(1), "round {round}: {gardens}");
+        }
+        let store = Store::open(&url).await.expect("opens");
+        let count = sqlx::query_scalar::<_, i64>("select count(*) from garden").fetch_one(store.pool()).await.expect("a number");
+        assert_eq!(count, 2);
+        store.close().await;
+    }
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_second_start_on_one_folder_is_refused_and_a_stop_is_soon_and_leaves_nothing() {
+    let place = Place::new();
+    let running = Running::starts(&["--data", place.as_str(), "--port", "0"]);
+    let second = says(&["--data", place.as_str(), "--port", "0"]);
+    let said = String::from_utf8_lossy(&second.stderr).into_owned();
+    assert!(!second.status.success());
+    assert!(said.contains(&format!("in use by process {} patient-sparrow", running.process())), "{said}");
+
+    let host = running.address.trim_start_matches("http://").to_string();
+    let asked = says(&["health", "--listen", &host]);
+    assert!(asked.status.success(), "{asked:?}");
+    let somebody = person(&running.address);
+    let signed = somebody.posts("/accounts", json!({ "name": "Wren", "password": common::PASSWORD })).await;
+    assert_eq!(signed.status(), StatusCode::CREATED);
+    // Somebody is in the middle of sending something and does not go on.
+    let mut slow = tokio::net::TcpStream::connect(&host).await.expect("it listens");
+    let begins = format!(
+        "POST /api/v1/session HTTP/1.1\r\nHost: {host}\r\nContent-Type: application/json\r\nContent-Length: 400\r\n\r\n{{"
+    );
+    tokio::io::AsyncWriteExt::write_all(&mut slow, begins.as_bytes()).await.expect("sent");
+    assert_eq!(somebody.gets("/session").await.status(), StatusCode::OK);
+    let (server, postgres) = (running.process(), place.postgres().expect("it runs"));
+    let (ended, took) = running.stops();
+    println!("stopped after {:.1} s", took.as_secs_f64());
+    assert!(ended.success(), "{ended}");
+    assert!(took < Duration::from_secs(10), "{took:?}");
+    assert!(!lives(server) && !lives(postgres));
+    let asked = says(&["health", "--listen", &host]);
+    assert!(!asked.status.success() && String::from_utf8_lossy(&asked.stderr).contains("no answer at"), "{asked:?}");
+    let again = Running::starts(&["--data", place.as_str(), "--port", "0"]);
+    let back = person(&again.address).posts("/session", json!({ "name": "Wren", "password": common::PASSWORD })).await;
+    assert_eq!(back.status(), StatusCode::OK);
+}
+
+#[test]
+fn what_was_said_wrongly_is_told_in_one_line() {
+    for (arguments, told) in [
+        (["--settings", "/nowhere.toml"], "the settings in /nowhere.toml: "),
+        (["--keep-backups", "0"], "0 is not in 1.."),
+        (["restore", "/nowhere.backup"], "/nowhere.backup: "),
+        (["backup", "/tmp/nothing.backup"], "there are no gardens in "),
+    ] {
+        let place = Place::new();
+        let output = says(&[&arguments[..], &["--data", place.as_str()]].concat());
+        let said = String::from_utf8_lossy(&output.stderr).into_owned();
+        assert!(!output.status.success() && said.contains(told), "{said}");
+    }
+}
