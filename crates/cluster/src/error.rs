@@ -9,6 +9,11 @@ pub enum ClusterError {
     /// No PostgreSQL server programs were found.
     #[error("PostgreSQL's server programs were not found under /usr/lib/postgresql; install Debian's package postgresql")]
     NotInstalled,
+    /// No programs that copy a database were found.
+    #[error(
+        "PostgreSQL's pg_dump and pg_restore were not found under /usr/lib/postgresql; install Debian's package postgresql-client"
+    )]
+    NoCopies,
     /// The folder was made by a version of PostgreSQL that is not here.
     #[error(
         "the data folder {folder} was made by PostgreSQL {version}, whose programs are not here; install Debian's package \

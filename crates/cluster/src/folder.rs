@@ -4,7 +4,7 @@ use crate::error::{ClusterError, io_error};
 use crate::programs::{account, as_user};
 use nix::fcntl::{Flock, FlockArg};
 use nix::sys::signal::{Signal, kill};
-use nix::unistd::{Pid, Uid, User, chown};
+use nix::unistd::{Gid, Pid, Uid, User, chown};
 use std::fs::{self, File, Permissions};
 use std::io::Write;
 use std::os::unix::fs::{MetadataExt, PermissionsExt};
@@ -19,7 +19,8 @@ const BETWEEN: Duration = Duration::from_millis(30);
 /// The hold on a folder; whoever else wants it is refused until it is dropped or its process is gone.
 pub type Hold = Flock<File>;
 
-/// A data folder and the account its server runs as.
+/// A data folder and the account its server runs as. The folder stays its maker's: what root writes and moves in it cannot
+/// be another's link to elsewhere. Only the folders of cluster and socket are the server's.
 #[derive(Debug, Clone)]
 pub struct Folder {
     /// Where it is.
@@ -32,27 +33,29 @@ impl Folder {
     /// A folder, made when it is not there.
     pub fn at(path: &Path) -> Result<Folder, ClusterError> {
         let folder = Folder { path: path.to_path_buf(), account: account()? };
-        if let (Some(own), Ok(there)) = (&folder.account, fs::metadata(path)) {
-            // Root could take it, and whoever it belongs to could use it no more.
-            let owner = Uid::from_raw(there.uid());
-            if !owner.is_root() && owner != own.uid {
+        let Ok(there) = fs::metadata(path) else {
+            fs::create_dir_all(path).map_err(io_error(format!("making {}", path.display())))?;
+            return Ok(folder);
+        };
+        // Root could take it, and whoever it belongs to could use it no more.
+        let owner = Uid::from_raw(there.uid());
+        match &folder.account {
+            Some(own) if owner == own.uid => chowned(path, Uid::effective(), None)?,
+            Some(_) if !owner.is_root() => {
                 let name = User::from_uid(owner).ok().flatten().map_or_else(|| owner.to_string(), |user| user.name);
                 return Err(ClusterError::OtherOwner { folder: path.to_path_buf(), owner: name });
             }
+            _ => {}
         }
-        fs::create_dir_all(path).map_err(io_error(format!("making {}", path.display())))?;
-        folder.give(path)?;
         Ok(folder)
     }
 
     /// Gives a file to the account of the server.
     pub fn give(&self, path: &Path) -> Result<(), ClusterError> {
-        let Some(user) = &self.account else { return Ok(()) };
-        chown(path, Some(user.uid), Some(user.gid))
-            .map_err(|e| ClusterError::Io { what: format!("giving {} to {}", path.display(), user.name), source: e.into() })
+        self.account.as_ref().map_or(Ok(()), |user| chowned(path, user.uid, Some(user.gid)))
     }
 
-    /// Makes a folder that only the server's account comes into.
+    /// Makes a folder in it that only the server's account comes into.
     pub fn make_private(&self, path: &Path) -> Result<(), ClusterError> {
         fs::create_dir_all(path)
             .and_then(|()| fs::set_permissions(path, Permissions::from_mode(0o700)))
@@ -89,6 +92,10 @@ impl Folder {
         }
         Ok(())
     }
+}
+
+fn chowned(path: &Path, to: Uid, group: Option<Gid>) -> Result<(), ClusterError> {
+    chown(path, Some(to), group).map_err(|error| io_error(format!("giving {} to {to}", path.display()))(error.into()))
 }
 
 /// The server that works in this folder, by its own note; its number may have been given to another process since.

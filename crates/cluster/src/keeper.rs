@@ -7,6 +7,7 @@ use nix::sys::signal::{Signal, kill};
 use nix::sys::wait::{Id, WaitPidFlag, WaitStatus, waitid};
 use nix::unistd::Pid;
 use std::fs::{self, File};
+use std::os::unix::fs::OpenOptionsExt;
 use std::path::{Path, PathBuf};
 use std::process::{Child, Stdio};
 use std::sync::mpsc::{Sender, channel};
@@ -194,7 +195,7 @@ fn begin_log(log: &Path) -> Result<u64, ClusterError> {
 }
 
 fn spawn(server: &Server, socket: &Path, log: &Path) -> Result<Child, ClusterError> {
-    let log = File::options().create(true).append(true).open(log).map_err(io_error("making the log file"))?;
+    let log = File::options().create(true).append(true).mode(0o600).open(log).map_err(io_error("making the log file"))?;
     let mut command = as_user(server.folder.account.as_ref(), &server.programs.program("postgres"), true);
     command.arg("-D").arg(&server.data);
     let set = |name: &str, value: &Path| format!("{name}={}", value.display());

@@ -5,8 +5,9 @@ use crate::folder::Folder;
 use crate::keeper::Durability;
 use crate::programs::{Programs, ROLE, as_user};
 use nix::unistd::{Uid, User};
-use std::fs::{self, File};
+use std::fs::{self, File, Permissions};
 use std::io::Write;
+use std::os::unix::fs::PermissionsExt;
 use std::path::Path;
 use std::process::Stdio;
 
@@ -35,6 +36,7 @@ pub fn cluster(folder: &Folder, programs: &Programs, data: &Path, durability: Du
     if begun.exists() {
         fs::remove_dir_all(&begun).map_err(io_error(format!("removing {}", begun.display())))?;
     }
+    folder.make_private(&begun)?;
     let mut initdb = as_user(folder.account.as_ref(), &programs.program("initdb"), false);
     initdb.arg("-D").arg(&begun).arg(format!("--username={KEEPER}"));
     initdb.args(["--auth=reject", "--encoding=UTF8", "--locale=C.UTF-8", "--data-checksums", "--no-instructions"]);
@@ -97,8 +99,9 @@ pub fn doors(folder: &Folder) -> Result<(), ClusterError> {
     let house = format!("{says}\nhouse {quoted} {ROLE}\nhouse {quoted} {KEEPER}\n");
     for (name, text) in [("hba.conf", doors), ("ident.conf", house)] {
         let path = folder.path.join(name);
-        fs::write(&path, text).map_err(io_error(format!("writing {}", path.display())))?;
-        folder.give(&path)?;
+        fs::write(&path, text)
+            .and_then(|()| fs::set_permissions(&path, Permissions::from_mode(0o644)))
+            .map_err(io_error(format!("writing {}", path.display())))?;
     }
     Ok(())
 }

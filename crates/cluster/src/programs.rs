@@ -11,6 +11,10 @@ pub const ROLE: &str = "sparrow";
 
 /// Where Debian keeps them, one folder a version.
 const VERSIONS: &str = "/usr/lib/postgresql";
+/// What copies a database, Debian's package postgresql-client.
+const COPIES: [&str; 2] = ["pg_dump", "pg_restore"];
+/// What serves one besides.
+const SERVES: [&str; 5] = ["initdb", "postgres", "pg_isready", "pg_dump", "pg_restore"];
 
 /// The programs of one version.
 #[derive(Debug, Clone, PartialEq, Eq)]
@@ -23,21 +27,12 @@ pub struct Programs {
 impl Programs {
     /// The newest that are here.
     pub fn newest() -> Result<Programs, ClusterError> {
-        let versions = fs::read_dir(VERSIONS).map_err(|_| ClusterError::NotInstalled)?;
-        let version = |entry: fs::DirEntry| entry.file_name().to_str()?.parse().ok();
-        versions
-            .filter_map(Result::ok)
-            .filter_map(version)
-            .filter_map(Programs::of)
-            .max_by_key(|programs| programs.version)
-            .ok_or(ClusterError::NotInstalled)
+        newest_with(&SERVES).ok_or(ClusterError::NotInstalled)
     }
 
-    /// Those of a version, when they are here.
-    fn of(version: u32) -> Option<Programs> {
-        let folder = Path::new(VERSIONS).join(version.to_string()).join("bin");
-        let all = ["initdb", "postgres", "pg_isready", "pg_dump", "pg_restore"].iter().all(|name| folder.join(name).exists());
-        all.then_some(Programs { version, folder })
+    /// The newest that are here and can copy a database elsewhere, though they may not be able to serve one.
+    pub fn to_copy() -> Result<Programs, ClusterError> {
+        newest_with(&COPIES).ok_or(ClusterError::NoCopies)
     }
 
     /// Those by which a cluster's folder was made.
@@ -45,7 +40,7 @@ impl Programs {
         let path = data.join("PG_VERSION");
         let text = fs::read_to_string(&path).map_err(io_error(format!("reading {}", path.display())))?;
         let version = text.trim().parse().map_err(|_| ClusterError::Failed { what: "reading PG_VERSION", said: text })?;
-        Programs::of(version).ok_or_else(|| ClusterError::VersionMissing { folder: data.to_path_buf(), version })
+        with(version, &SERVES).ok_or_else(|| ClusterError::VersionMissing { folder: data.to_path_buf(), version })
     }
 
     /// One of them.
@@ -68,6 +63,19 @@ impl Programs {
             _ => Answer::None,
         }
     }
+}
+
+fn newest_with(names: &[&str]) -> Option<Programs> {
+    let versions = fs::read_dir(VERSIONS).ok()?;
+    let version = |entry: fs::DirEntry| entry.file_name().to_str()?.parse().ok();
+    let all = versions.filter_map(Result::ok).filter_map(version).filter_map(|version| with(version, names));
+    all.max_by_key(|programs| programs.version)
+}
+
+/// Those of a version, when all that are wanted are here.
+fn with(version: u32, names: &[&str]) -> Option<Programs> {
+    let folder = Path::new(VERSIONS).join(version.to_string()).join("bin");
+    names.iter().all(|name| folder.join(name).exists()).then_some(Programs { version, folder })
 }
 
 /// What a server says of itself.

@@ -7,6 +7,7 @@ use crate::keeper::{Durability, Keeper, Server};
 use crate::programs::{Programs, ROLE};
 use crate::{make, socket};
 use std::fs::{self, File};
+use std::os::unix::fs::OpenOptionsExt;
 use std::path::{Path, PathBuf};
 
 /// What was done.
@@ -43,7 +44,8 @@ pub fn renew(folder: &Path) -> Result<Option<Renewed>, ClusterError> {
     }
     let copy = folder.path.join("renew.dump");
     serving(&folder, &old, &data, |url| {
-        dump(&newest, url, None, File::create(&copy).map_err(io_error(format!("writing {}", copy.display())))?)
+        let into = File::options().create(true).truncate(true).write(true).mode(0o600).open(&copy);
+        dump(&newest, url, None, into.map_err(io_error(format!("writing {}", copy.display())))?)
     })?;
     if next.exists() {
         fs::remove_dir_all(&next).map_err(io_error(format!("removing {}", next.display())))?;

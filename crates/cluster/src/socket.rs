@@ -1,12 +1,13 @@
 //! Where a server listens: a socket in a folder that only its account comes into, and the address of a database there.
 
-use crate::error::ClusterError;
+use crate::error::{ClusterError, io_error};
 use crate::folder::Folder;
 use crate::programs::ROLE;
 use std::fmt::Write;
-use std::fs;
+use std::fs::{self, DirBuilder};
 use std::hash::{DefaultHasher, Hash, Hasher};
-use std::os::unix::fs::MetadataExt;
+use std::io::ErrorKind;
+use std::os::unix::fs::{DirBuilderExt, MetadataExt};
 use std::path::{Path, PathBuf};
 
 /// The longest path of a socket that Linux takes \[bytes\], and the name that PostgreSQL gives its own.
@@ -24,14 +25,18 @@ pub fn folder(of: &Folder) -> Result<PathBuf, ClusterError> {
     let mut hasher = DefaultHasher::new();
     of.path.hash(&mut hasher);
     let outside = Path::new("/tmp").join(format!("patient-sparrow-{:016x}", hasher.finish()));
-    // Anybody may make a folder there first.
-    if let Ok(there) = fs::symlink_metadata(&outside) {
-        let own = of.account.as_ref().map_or_else(nix::unistd::geteuid, |user| user.uid);
-        if !there.is_dir() || there.uid() != own.as_raw() || there.mode() & 0o077 != 0 {
-            return Err(ClusterError::NotOwn(outside));
+    match DirBuilder::new().mode(0o700).create(&outside) {
+        Ok(()) => of.give(&outside)?,
+        // Anybody may have made something there first.
+        Err(error) if error.kind() == ErrorKind::AlreadyExists => {
+            let own = of.account.as_ref().map_or_else(nix::unistd::geteuid, |user| user.uid);
+            let there = fs::symlink_metadata(&outside).map_err(io_error(format!("looking at {}", outside.display())))?;
+            if !there.is_dir() || there.uid() != own.as_raw() || there.mode() & 0o077 != 0 {
+                return Err(ClusterError::NotOwn(outside));
+            }
         }
+        Err(error) => return Err(io_error(format!("making {}", outside.display()))(error)),
     }
-    of.make_private(&outside)?;
     Ok(outside)
 }
 

@@ -192,6 +192,7 @@ fn a_cluster_of_an_older_make_is_written_into_a_new_one_and_kept() {
     let place = Place::named("older");
     let folder = Folder::at(&place.0).expect("made");
     let (data, programs) = (place.0.join("pg"), Programs::newest().expect("they are here"));
+    folder.make_private(&data).expect("made");
     let mut initdb = programs::as_user(folder.account.as_ref(), &programs.program("initdb"), false);
     initdb.arg("-D").arg(&data).args(["--username=sparrow", "--auth=trust", "--encoding=UTF8", "--locale=C.UTF-8", "-N"]);
     assert!(initdb.output().expect("runs").status.success());

@@ -30,8 +30,14 @@ const LONGEST_CONTENTS: u64 = 64 * 1024 * 1024;
 pub struct Database {
     /// Its address.
     pub url: String,
-    /// PostgreSQL's, no older than the database's server.
-    pub programs: Programs,
+    /// PostgreSQL's, no older than the database's server; nothing for the newest that are here.
+    pub programs: Option<Programs>,
+}
+
+impl Database {
+    fn programs(&self) -> Result<Programs, ClusterError> {
+        self.programs.clone().map_or_else(Programs::to_copy, Ok)
+    }
 }
 
 /// A backup a day.
@@ -128,7 +134,7 @@ impl Begun {
 
     /// Only whoever runs us reads it.
     fn created(&self) -> Result<File, BackupError> {
-        File::options().create(true).truncate(true).read(true).write(true).mode(0o600).open(&self.0).map_err(at(&self.0))
+        File::options().create_new(true).read(true).write(true).mode(0o600).open(&self.0).map_err(at(&self.0))
     }
 }
 
@@ -144,7 +150,7 @@ pub async fn make(store: &Store, database: &Database, file: &Path) -> Result<usi
     let (copy, whole) = (Begun::beside(file, "dump"), Begun::beside(file, "part"));
     let mut snapshot = store.snapshot().await?;
     let (into, from, name) = (copy.created()?, database.clone(), snapshot.name.clone());
-    let copying = spawn_blocking(move || dump(&from.programs, &from.url, Some(&name), into));
+    let copying = spawn_blocking(move || dump(&from.programs()?, &from.url, Some(&name), into));
     let gardens = hashes(&mut snapshot).await?;
     copying.await??;
     drop(snapshot);
@@ -224,7 +230,7 @@ fn read(database: &Database, file: &Path) -> Result<Contents, BackupError> {
         if is_it { Ok(entry) } else { Err(no_backup()) }
     };
     let contents = serde_json::from_reader(next(CONTENTS)?.take(LONGEST_CONTENTS)).map_err(|_| no_backup())?;
-    fill(&database.programs, &database.url, next(DATABASE)?)?;
+    fill(&database.programs()?, &database.url, next(DATABASE)?)?;
     Ok(contents)
 }
 

@@ -44,6 +44,8 @@ const PATIENCE: [(&str, &str); 3] =
 
 /// How long a connection that lies idle is taken to be whole.
 const TRUSTED: Duration = Duration::from_millis(200);
+/// How soon a database has to let in.
+const LETS_IN_WITHIN: Duration = Duration::from_secs(10);
 /// How soon one that is asked has to answer: the database may be gone without a word.
 const ANSWERS_WITHIN: Duration = Duration::from_millis(500);
 
@@ -68,7 +70,8 @@ impl Store {
     pub async fn open(url: &str) -> Result<Store, StoreError> {
         let options: PgConnectOptions = url.parse()?;
         // However long it takes, tables are brought up to date by one server at a time.
-        let mut first = options.connect().await?;
+        let slow = |_| StoreError::Away("it does not let in".into());
+        let mut first = timeout(LETS_IN_WITHIN, options.connect()).await.map_err(slow)??;
         sqlx::migrate!().run(&mut first).await.map_err(|error| StoreError::Other(error.to_string()))?;
         first.close().await?;
         let pool = PgPoolOptions::new()

@@ -35,7 +35,7 @@ export class GardenState {
   /** The numbers of what the last change made. */
   made: NumbersMade = $state.raw(NOTHING_MADE);
   /** A change that was sent and not answered: nobody knows yet whether it was made. */
-  unanswered: Request | null = $state.raw(null);
+  unanswered: OnItsWay | null = $state.raw(null);
   /** The latest question of each kind that was not answered, to be asked again. */
   unheard: Partial<Record<Question['ask'], () => void>> = $state.raw({});
   /** The season of the needle's year at a revision, where it came with the answer to a change. */
@@ -104,8 +104,9 @@ export class GardenState {
   }
 
   /**
-   * Carries out a command; true when it was done. Commands wait for each other, in order; one that
-   * builds on the garden as it will be then, such as a step of a held arrow key, is given as a function.
+   * Carries out a command; true when it was done, told once that is known: of one that was not answered, when it was sent
+   * again. Commands wait for each other, in order; one that builds on the garden as it will be then, such as a step of a held
+   * arrow key, is given as a function.
    */
   send(command: Command | (() => Command | undefined)): Promise<boolean> {
     return this.inTurn(() => {
@@ -191,26 +192,37 @@ export class GardenState {
   }
 
   private inTurn(work: () => Request['does'] | null): Promise<boolean> {
-    const turn = this.queue.then(async () => {
-      if (this.unanswered && !(await this.carry(this.unanswered))) return false;
-      const does = work();
-      if (!does) return true;
-      const { id: garden, revision } = this.view;
-      const on = this.view.reckoning.season.needle;
-      return this.carry({ garden, revision, key: newKey(), on, season: this.wantsSeason, does });
+    return new Promise((tell, fail) => {
+      const turn = this.queue.then(async () => {
+        const before = this.unanswered;
+        const made = before === null || (await this.carry(before));
+        if (made === null) return tell(false);
+        const does = work();
+        if (!does) return tell(true);
+        // Whoever asks once more for what was not answered means it once.
+        if (before && JSON.stringify(does) === JSON.stringify(before.request.does)) return tell(made);
+        const { id: garden, revision } = this.view;
+        const on = this.view.reckoning.season.needle;
+        const request = { garden, revision, key: newKey(), on, season: this.wantsSeason, does };
+        await this.carry({ request, tell });
+      });
+      // Whatever goes wrong in one turn, the next one comes.
+      this.queue = turn.catch(fail);
     });
-    // Whatever goes wrong in one turn, the next one comes.
-    this.queue = turn.catch(() => false);
-    return turn;
   }
 
-  /** Sends a change until it is answered, a few times at most, and takes what it changed. */
-  private async carry(request: Request): Promise<boolean> {
+  /**
+   * Sends a change until it is answered, a few times at most, takes what it changed, and tells whoever waits for it; whether it
+   * was made, or nothing when that is not known.
+   */
+  private async carry(change: OnItsWay): Promise<boolean | null> {
+    const { request, tell } = change;
     for (const wait of [...WAITS, null]) {
       try {
         await this.came(request, await api.change(request));
         this.unanswered = null;
         this.settle();
+        tell(true);
         return true;
       } catch (error) {
         const lost = isLost(error);
@@ -218,12 +230,14 @@ export class GardenState {
           await new Promise((resolve) => setTimeout(resolve, wait));
           continue;
         }
-        this.unanswered = lost ? request : null;
+        this.unanswered = lost ? change : null;
         this.report(lost ? unknownFate() : error, request.does.do === 'command' ? request.does.command : null);
+        if (lost) return null;
+        tell(false);
         return false;
       }
     }
-    return false;
+    return null;
   }
 
   private async came(request: Request, outcome: Outcome): Promise<void> {
@@ -254,6 +268,12 @@ export class GardenState {
     this.problem = error.problem;
     this.refused = command;
   }
+}
+
+/** A change, and who is to be told whether it was made. */
+interface OnItsWay {
+  request: Request;
+  tell: (made: boolean) => void;
 }
 
 const NOTHING_MADE: NumbersMade = {

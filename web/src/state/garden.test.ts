@@ -88,7 +88,8 @@ describe('a change', () => {
   it('of unknown fate is told as such, and is settled before the next one', async () => {
     const garden = open();
     line('cut', 'cut', 'half');
-    expect(await settled(garden.send(lock(1)))).toBe(false);
+    const first = garden.send(lock(1));
+    await vi.runAllTimersAsync();
     expect(garden.problem?.detail).toContain('not known yet');
     expect(garden.view.revision).toBe(1);
     const key = sent[0]?.key;
@@ -99,8 +100,36 @@ describe('a change', () => {
       [true, '"1"'],
       [false, '"2"'],
     ]);
+    expect(await first).toBe(true);
     expect(garden.view.revision).toBe(3);
     expect(garden.problem).toBeNull();
+  });
+
+  it('asked for once more while nobody knows its fate is made once, and told to both who asked', async () => {
+    const garden = open();
+    line('cut', 'cut', 'cut', 'cut', 'cut', 'cut');
+    const first = garden.send(lock(1));
+    await vi.runAllTimersAsync();
+    // The line is still cut: what comes after it is not sent.
+    expect(await settled(garden.send(lock(2)))).toBe(false);
+    line(outcome(2));
+    expect(await settled(garden.send(lock(1)))).toBe(true);
+    expect(await first).toBe(true);
+    expect(new Set(sent.map((one) => one.key)).size).toBe(1);
+    expect(garden.view.revision).toBe(2);
+  });
+
+  it('that was refused when it was sent again is told so', async () => {
+    const garden = open();
+    line('cut', 'cut', 'cut');
+    const first = garden.send(lock(1));
+    await vi.runAllTimersAsync();
+    const problem = { status: 422, title: 'Refused', detail: 'no' };
+    line(new Response(JSON.stringify(problem), { status: 422 }));
+    expect(await settled(garden.send(lock(1)))).toBe(false);
+    expect(await first).toBe(false);
+    expect(sent).toHaveLength(4);
+    expect(garden.problem?.detail).toBe('no');
   });
 
   it('that is refused does not stop those that wait', async () => {

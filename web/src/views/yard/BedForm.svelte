@@ -51,7 +51,7 @@
     if (await garden.send(command())) {
       desk.open('yard', start?.id ?? garden.made.beds[0] ?? null);
       done();
-    } else trouble = garden.problem?.detail ?? '';
+    } else trouble = garden.unanswered ? '' : (garden.problem?.detail ?? '');
   }
 
   const SIDES = [

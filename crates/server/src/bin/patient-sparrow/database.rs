@@ -2,7 +2,7 @@
 
 use crate::arguments::Given;
 use patient_sparrow::backup::Database;
-use sparrow_cluster::{Cluster, ClusterError, Durability, Programs, ROLE, reachable};
+use sparrow_cluster::{Cluster, ClusterError, Durability, Programs, ROLE, reachable, renew};
 use sparrow_store::{Store, StoreError};
 use std::path::{Path, PathBuf};
 use std::time::{Duration, Instant};
@@ -26,19 +26,19 @@ pub struct Held {
 
 impl Held {
     fn own(cluster: Cluster) -> Held {
-        let database = Database { url: cluster.url(ROLE), programs: cluster.programs().clone() };
+        let database = Database { url: cluster.url(ROLE), programs: Some(cluster.programs().clone()) };
         Held { database, _cluster: Some(cluster) }
     }
 
-    fn given(url: &str) -> Result<Held, ClusterError> {
-        Ok(Held { database: Database { url: url.into(), programs: Programs::newest()? }, _cluster: None })
+    fn given(url: &str) -> Held {
+        Held { database: Database { url: url.into(), programs: None }, _cluster: None }
     }
 
     /// The database to serve. Of a demo, which keeps nothing worth a name, the first data folder that nobody else uses: `FOLDER`,
     /// then `FOLDER-2` and so on.
     pub fn to_serve(given: &Given, demo: bool) -> Result<Held, ClusterError> {
         if let Some(url) = &given.database {
-            return Held::given(url);
+            return Ok(Held::given(url));
         }
         let data = folder(given);
         let name = data.file_name().map_or_else(|| "data".into(), |name| name.to_string_lossy().into_owned());
@@ -47,6 +47,8 @@ impl Held {
             let one = if number == 1 { data.clone() } else { data.with_file_name(format!("{name}-{number}")) };
             match Cluster::start(&one, Durability::Safe) {
                 Err(ClusterError::InUse { .. }) if demo && number < 20 => number += 1,
+                // Nobody has to know of it for invented gardens.
+                Err(ClusterError::Old { .. }) if demo => drop(renew(&one)?),
                 other => return other.map(Held::own),
             }
         }
@@ -55,7 +57,7 @@ impl Held {
     /// The database to do something with, whether a server runs on it or not; one that is not there is made only to be filled.
     pub fn to_look_into(given: &Given, is_filled: bool) -> Result<Held, String> {
         if let Some(url) = &given.database {
-            return Held::given(url).map_err(|error| error.to_string());
+            return Ok(Held::given(url));
         }
         let data = folder(given);
         if !is_filled && !data.join("pg").exists() {
@@ -63,7 +65,7 @@ impl Held {
         }
         let held = match Cluster::running(&data, ROLE) {
             Some(url) => Programs::of_folder(&data.join("pg"))
-                .map(|programs| Held { database: Database { url, programs }, _cluster: None }),
+                .map(|programs| Held { database: Database { url, programs: Some(programs) }, _cluster: None }),
             None => Cluster::start(&data, Durability::Safe).map(Held::own),
         };
         held.map_err(|error| error.to_string())
