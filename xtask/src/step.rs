@@ -13,6 +13,11 @@ pub fn root() -> PathBuf {
 pub fn command(program: &str, arguments: &[&str]) -> Command {
     let mut command = Command::new(program);
     command.args(arguments).current_dir(root());
+    // What cargo tells us of our own package would make build scripts that ask for theirs run again, and half of all else with
+    // them, whenever cargo is next called without us.
+    for (name, _) in std::env::vars().filter(|(name, _)| name.starts_with("CARGO_PKG_") || name.starts_with("CARGO_MANIFEST_")) {
+        command.env_remove(name);
+    }
     command
 }
 

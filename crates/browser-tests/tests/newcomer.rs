@@ -316,8 +316,7 @@ async fn when_the_database_goes_the_page_says_so_and_goes_on_with_what_was_typed
     gardener.clicks("send it again").await?;
     gardener.reads("open the bed").await?;
     gardener.driver.refresh().await?;
-    gardener.reads("Front bed").await?;
-    let page = gardener.page().await?;
-    assert_eq!(page.matches("Front bed").count(), 1, "it was made once: {page}");
+    // It was made once.
+    gardener.reads("1 growing place, 32 squares in all").await?;
     gardener.leaves().await
 }

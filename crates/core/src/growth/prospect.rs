@@ -65,9 +65,9 @@ impl Prospect {
     pub fn of(grower: &Grower, appetite: Appetite, growing: Growing, near: Date, bed: &BedSoil) -> Prospect {
         let asked = Asked::of(grower, appetite, growing, near, bed);
         let mut gates = asked.gates();
-        // What a thermometer says of a few days is no hole to be closed.
+        // What a thermometer says of a few days is no hole to be closed, nor are days from which nothing ever ripens.
         let read: Vec<usize> = bed.read_about(near).map(day_index).collect();
-        join(&mut gates, |day| read.contains(&day));
+        join(&mut gates, |day| read.contains(&day) || !asked.ripens(day));
         Prospect { gates }
     }
 
@@ -77,10 +77,10 @@ impl Prospect {
     }
 }
 
-/// Closes short holes and drops short windows, round the year; holes on days on which a thermometer counts stay.
-fn join(gates: &mut [Option<Gate>], read: impl Fn(usize) -> bool) {
+/// Closes short holes and drops short windows, round the year; holes with days in them that stay shut stay.
+fn join(gates: &mut [Option<Gate>], stays_shut: impl Fn(usize) -> bool) {
     for (from, length) in runs(gates, false) {
-        if length <= HOLE && !(from..from + length).any(|day| read(day % DAYS)) {
+        if length <= HOLE && !(from..from + length).any(|day| stays_shut(day % DAYS)) {
             (from..from + length).for_each(|day| gates[day % DAYS] = None);
         }
     }
@@ -275,6 +275,19 @@ impl<'a> Asked<'a> {
         let up = day + if self.growing.means == Means::Direct { self.up[day].unwrap_or(0) } else { 0 };
         let lit = &self.grower.sums(self.figures).lit;
         days_to_lifting(&self.grower.weather, lit, bulbs, up % DAYS, self.growing.means == Means::Set).is_some()
+    }
+
+    /// Whether what starts on a day is ever ripe, whatever becomes of it before.
+    fn ripens(&self, start: usize) -> bool {
+        if self.growing.stays() {
+            return true;
+        }
+        if let Some(bulbs) = self.figures.bulbs {
+            return self.fills(bulbs, start);
+        }
+        let up = if self.growing.means == Means::Direct { self.up[start] } else { Some(0) };
+        let lit = &self.grower.sums(self.figures).lit;
+        up.is_some_and(|up| days_to(lit, (start + up) % DAYS, asks(self.growing)).is_some())
     }
 
     /// Onions and shallots: grown large enough before the days are long, and not too large before winter.
