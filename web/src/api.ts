@@ -10,6 +10,9 @@ import type { Command } from './generated/Command';
 import type { GardenLine } from './generated/GardenLine';
 import type { GardenView } from './generated/GardenView';
 import type { InvitationView } from './generated/InvitationView';
+import type { JournalEntry } from './generated/JournalEntry';
+import type { JournalLine } from './generated/JournalLine';
+import type { WrittenDown } from './generated/WrittenDown';
 import type { Invited } from './generated/Invited';
 import type { Look } from './generated/Look';
 import type { Me } from './generated/Me';
@@ -165,6 +168,12 @@ export const api = {
     const number = does.number === undefined ? '' : `&number=${does.number}`;
     return ask<Outcome>('POST', `/gardens/${garden}/${does.do}?on=${on}&season=${season}${number}`, undefined, headers);
   },
+  /** What was written down of some days. */
+  journal: (garden: number, from: string, until: string) =>
+    ask<JournalLine[]>('GET', `/gardens/${garden}/journal?from=${from}&until=${until}`),
+  /** Writes entries down; each is kept once, however often it is sent. */
+  writeDown: (garden: number, entries: JournalEntry[]) =>
+    ask<WrittenDown>('POST', `/gardens/${garden}/journal`, { entries }),
   /** What a command would change; nothing is changed. */
   rehearse: (garden: number, command: Command, on: string) =>
     ask<Changed>('POST', `/gardens/${garden}/commands`, { command, on, rehearse: true }),

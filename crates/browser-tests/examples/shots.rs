@@ -1,7 +1,8 @@
 //! Takes the pictures of docs/screenshots from the demo households: `shots [FOLDER]`.
 
+use jiff::civil::date;
 use sparrow_browser_tests::Stage;
-use std::path::PathBuf;
+use std::path::{Path, PathBuf};
 use thirtyfour::Key;
 
 type Failure = Box<dyn std::error::Error + Send + Sync>;
@@ -85,8 +86,6 @@ async fn main() -> Result<(), Failure> {
     gardener.clicks("sign out").await?;
     gardener.opens("Tern Court").await?;
     shot("yard-metric").await?;
-    gardener.opens_bed("Harbour bed").await?;
-    shot("bed-metric").await?;
     gardener.clicks("sign out").await?;
     gardener.signs_up("Newcomer").await?;
     // Only its coordinates: towns are real, and these households are not.
@@ -95,30 +94,26 @@ async fn main() -> Result<(), Failure> {
     }
     gardener.reads("By the climate of the place").await?;
     shot("new-garden").await?;
-    gardener.clicks("make this garden").await?;
-    gardener.clicks("measure the first bed (n)").await?;
-    for (field, text) in [("bed-name", "Winter bed"), ("length", "8 ft"), ("width", "4 ft")] {
-        gardener.fills(field, text).await?;
+    gardener.leaves().await?;
+    rounds(&folder).await
+}
+
+/// A morning in spring, wide and on the phone.
+async fn rounds(folder: &Path) -> Result<(), Failure> {
+    let stage = Stage::open_on(date(2027, 4, 5)).await?;
+    for (width, height, name) in [(1280, 800, "rounds"), (390, 844, "rounds-phone")] {
+        let gardener = stage.gardener(width, height).await?;
+        gardener.opens("Quillet Lane").await?;
+        gardener.clicks_on("nav .first").await?;
+        gardener.reads("Written down").await?;
+        let done = gardener.counts("[data-done] > li").await?;
+        gardener.clicks_on("[data-due] .tick").await?;
+        gardener.comes_to_count("[data-done] > li", done + 1).await?;
+        if name == "rounds" {
+            gardener.clicks_on("[data-due] .what").await?;
+        }
+        gardener.takes_picture(&folder.join(format!("{name}.png"))).await?;
+        gardener.leaves().await?;
     }
-    gardener.clicks("add this bed").await?;
-    gardener.clicks("open the bed").await?;
-    for (n, crop) in ["corn salad", "carrot", "garlic", "spinach", "lettuce", "kale"].into_iter().enumerate() {
-        gardener.presses("/").await?;
-        gardener.sees("#find-crop:focus").await?;
-        gardener.presses(crop).await?;
-        gardener.sees(&format!("[role=option][data-highlighted][data-label='{crop}']")).await?;
-        gardener.presses(Key::Enter + "").await?;
-        gardener.reads("in hand").await?;
-        gardener.clicks_at(".sheet .soil", (n as f64 + 0.5) / 8.0, 0.12).await?;
-        gardener.sees(&format!("[data-crop={}][data-chosen=true]", crop.replace(' ', "-"))).await?;
-        gardener.presses(Key::Escape + "").await?;
-    }
-    gardener.presses("4").await?;
-    gardener.clicks("›").await?;
-    gardener.reads("Season 2027").await?;
-    gardener.presses(",".repeat(60)).await?;
-    gardener.presses(".".repeat(2)).await?;
-    gardener.reads("15 January: cold and heat").await?;
-    shot("season-mild").await?;
-    gardener.leaves().await
+    Ok(())
 }

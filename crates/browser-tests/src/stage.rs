@@ -17,9 +17,9 @@ pub type Failure = Box<dyn std::error::Error + Send + Sync>;
 /// The day it is on every stage: in winter, when the coming year is planned.
 pub const TODAY: jiff::civil::Date = jiff::civil::date(2026, 11, 23);
 
-/// Noon of that day: the same day nearly everywhere.
-fn noon() -> Result<jiff::Timestamp, jiff::Error> {
-    Ok(TODAY.at(12, 0, 0, 0).to_zoned(jiff::tz::TimeZone::UTC)?.timestamp())
+/// Noon of a day: the same day nearly everywhere.
+fn noon(day: jiff::civil::Date) -> Result<jiff::Timestamp, jiff::Error> {
+    Ok(day.at(12, 0, 0, 0).to_zoned(jiff::tz::TimeZone::UTC)?.timestamp())
 }
 
 /// A running server with a driver for browsers.
@@ -34,10 +34,16 @@ pub struct Stage {
 static STAGES: AtomicU32 = AtomicU32::new(0);
 
 impl Stage {
+    /// The same as [`Stage::open`] on another day; the households are made on it.
+    pub async fn open_on(day: jiff::civil::Date) -> Result<Stage, Failure> {
+        let (cluster, url) = Stage::database().await?;
+        Stage::over(&url, cluster, day).await
+    }
+
     /// Starts a demo server on a new database: on the server of `TEST_DATABASE_URL`, or on a cluster of its own.
     pub async fn open() -> Result<Stage, Failure> {
         let (cluster, url) = Stage::database().await?;
-        Stage::over(&url, cluster).await
+        Stage::over(&url, cluster, TODAY).await
     }
 
     /// The same, and the way to its database, which can be cut.
@@ -45,7 +51,7 @@ impl Stage {
         let (cluster, url) = Stage::database().await?;
         let way = Way::to(&url)?;
         let name = url.split('?').next().and_then(|url| url.rsplit('/').next()).ok_or("a name")?;
-        Ok((Stage::over(&way.url(name), cluster).await?, way))
+        Ok((Stage::over(&way.url(name), cluster, TODAY).await?, way))
     }
 
     async fn database() -> Result<(Option<Cluster>, String), Failure> {
@@ -55,9 +61,9 @@ impl Stage {
         Ok((cluster, Store::make_database(&url, &name).await?))
     }
 
-    async fn over(url: &str, cluster: Option<Cluster>) -> Result<Stage, Failure> {
+    async fn over(url: &str, cluster: Option<Cluster>, day: jiff::civil::Date) -> Result<Stage, Failure> {
         let store = Store::open(url).await?;
-        let settings = Settings { workers: 1, ..Settings::demo(Some(noon()?)) };
+        let settings = Settings { workers: 1, ..Settings::demo(Some(noon(day)?)) };
         let aside = Aside::start(store, settings).await?;
         let (driver, driver_address) = start_driver().await?;
         Ok(Stage { driver_address, _driver: driver, aside, _cluster: cluster })

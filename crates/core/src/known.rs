@@ -6,11 +6,13 @@ use crate::catalogue::{Catalogue, Crop, Way};
 use crate::climate::bed_soil::BedSoil;
 use crate::growth::grower::Grower;
 use crate::growth::growing::Growing;
+use crate::observed::Observed;
 use crate::work::Work;
 use jiff::civil::Date;
 use sparrow_facts::bed::Bed;
 use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::BedId;
+use sparrow_facts::journal::SpokenOf;
 use sparrow_facts::patch::Patch;
 use sparrow_facts::rect::Rect;
 use sparrow_facts::refusal::Refusal;
@@ -35,6 +37,10 @@ pub struct Known<'a> {
     pub catalogue: &'a Catalogue,
     /// The warmth of the garden's place, put to the catalogue's crops.
     pub grower: &'a Grower,
+    /// What was seen to happen in it.
+    pub observed: &'a Observed,
+    /// The highest numbers of which its journal speaks.
+    pub spoken_of: SpokenOf,
     /// The day it is.
     pub today: Date,
     /// The steps that may be taken to answer.
@@ -44,12 +50,22 @@ pub struct Known<'a> {
 impl<'a> Known<'a> {
     /// What is known of a garden. `grower` is that of its own site and almanac.
     pub fn new(garden: &'a Garden, catalogue: &'a Catalogue, grower: &'a Grower, today: Date) -> Self {
-        Known { garden, catalogue, grower, today, work: Work::FREE }
+        Known { garden, catalogue, grower, observed: Observed::NOTHING, spoken_of: SpokenOf::default(), today, work: Work::FREE }
     }
 
     /// The same for a request that may take so many steps.
     pub fn within(self, work: &'a Work) -> Self {
         Known { work, ..self }
+    }
+
+    /// The same, where something was written down in the journal.
+    pub fn seeing(self, observed: &'a Observed) -> Self {
+        Known { observed, ..self }
+    }
+
+    /// The same, where the journal speaks of numbers up to these.
+    pub fn with_numbers(self, spoken_of: SpokenOf) -> Self {
+        Known { spoken_of, ..self }
     }
 
     /// The same of a garden with other facts, at the same place under the same weather.

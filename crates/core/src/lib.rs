@@ -20,6 +20,9 @@ pub mod climate;
 /// How large is a plant, and how ripe, on a day?
 pub mod growth;
 
+/// What was seen to happen?
+pub mod observed;
+
 /// What is everything reckoned from?
 pub mod known;
 

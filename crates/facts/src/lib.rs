@@ -12,6 +12,7 @@ pub mod garden;
 pub mod grouping;
 pub mod history;
 pub mod ids;
+pub mod journal;
 pub mod patch;
 pub mod rect;
 pub mod refusal;

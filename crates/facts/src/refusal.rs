@@ -106,6 +106,10 @@ pub enum Refusal {
     KeptInTime { crop: String, from: jiff::civil::Date, to: jiff::civil::Date },
     #[error("what this changed has been changed again since; that would have to be taken back first")]
     ChangedSince,
+    #[error("{day} has not come yet; what happens is written down then")]
+    NotYet { day: jiff::civil::Date },
+    #[error("the number of this entry is none: it wants a UUID of version 7, made by a clock that is right to two days")]
+    OddNumber,
     #[error("there is nothing to {what}")]
     NothingTo { what: &'static str },
 }

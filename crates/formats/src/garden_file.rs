@@ -3,6 +3,7 @@
 //! `docs/garden-file.md` describes every field. A file is read whole or not at all: what is wrong with
 //! it is told by line and field.
 
+use crate::journal_file::{self, JournalFile};
 use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
@@ -10,6 +11,7 @@ use sparrow_core::catalogue::Catalogue;
 use sparrow_core::change::tidy::tidy;
 use sparrow_core::change::verify::verify;
 use sparrow_facts::garden::Garden;
+use sparrow_facts::journal::JournalEntry;
 use sparrow_facts::upgrade;
 
 /// The word that tells this kind of file from any other.
@@ -46,17 +48,21 @@ pub struct GardenFiles {
     owner: String,
     /// Each as a file of its own, which can be read back by itself.
     gardens: Vec<GardenFile>,
+    /// The journal of each, in the same order.
+    journals: Vec<JournalFile>,
 }
 
 /// The word that tells a file of several gardens from any other.
 pub const ALL_FORMAT: &str = "patient-sparrow-gardens";
 
 /// Writes all gardens of an owner as one file.
-pub fn write_all(owner: &str, gardens: &[Garden]) -> String {
-    let file = |garden: &Garden| GardenFile { format: FORMAT.into(), version: VERSION, garden: garden.clone() };
-    let gardens = gardens.iter().map(file).collect();
-    let mut text = serde_json::to_string_pretty(&GardenFiles { format: ALL_FORMAT.into(), owner: owner.into(), gardens })
-        .unwrap_or_default();
+pub fn write_all(owner: &str, all: Vec<(Garden, Vec<JournalEntry>)>) -> String {
+    let mut files = GardenFiles { format: ALL_FORMAT.into(), owner: owner.into(), gardens: Vec::new(), journals: Vec::new() };
+    for (garden, entries) in all {
+        files.journals.push(journal_file::file(&garden, entries));
+        files.gardens.push(GardenFile { format: FORMAT.into(), version: VERSION, garden });
+    }
+    let mut text = serde_json::to_string_pretty(&files).unwrap_or_default();
     text.push('\n');
     text
 }

@@ -1,6 +1,7 @@
 //! Open formats in and out. Pure: text in, facts out, and back.
 
 pub mod garden_file;
+pub mod journal_file;
 pub mod season_calendar;
 pub mod sheet_svg;
 pub mod sources_page;

@@ -271,9 +271,9 @@ pub async fn export(shared: Data<Shared>, me: SignedIn) -> Result<HttpResponse, 
     let name = shared.store.account(me.account).await?.name;
     let mut gardens = Vec::new();
     for garden in shared.store.owned(me.account).await? {
-        gardens.push(shared.store.load(garden).await?.garden);
+        gardens.push((shared.store.load(garden).await?.garden, shared.store.whole_journal(garden).await?));
     }
-    let file = move |_: &sparrow_core::work::Work| garden_file::write_all(&name, &gardens);
+    let file = move |_: &sparrow_core::work::Work| garden_file::write_all(&name, gardens);
     let file = shared.pool.work(Some(me.account), file).await?;
     Ok(HttpResponse::Ok()
         .content_type(JSON)

@@ -15,7 +15,8 @@ use actix_web::{FromRequest, HttpRequest};
 use jiff::civil::Date;
 use serde::de::DeserializeOwned;
 use sparrow_core::work::Work;
-use sparrow_store::{AccountId, GardenId, History, Role, StoreError};
+use sparrow_facts::journal::SpokenOf;
+use sparrow_store::{AccountId, Found, GardenId, History, Role, StoreError};
 use std::future::Future;
 use std::marker::PhantomData;
 use std::ops::Deref;
@@ -113,6 +114,8 @@ pub struct Inside {
     pub role: Role,
     /// The garden's revision as the request came in.
     pub revision: i64,
+    /// The highest numbers of which the garden's journal speaks.
+    pub spoken_of: SpokenOf,
     query: String,
 }
 
@@ -191,12 +194,13 @@ impl<R: Least> FromRequest for InGarden<R> {
                 other => other.into(),
             })?;
             let absent = || RequestError::NotFound("garden");
-            let (garden, (role, revision)) = (garden.ok_or_else(absent)?, inside.at.ok_or_else(absent)?);
-            if role < R::ROLE {
+            let (garden, found) = (garden.ok_or_else(absent)?, inside.at.ok_or_else(absent)?);
+            if found.role < R::ROLE {
                 return Err(if R::ROLE == Role::Owner { RequestError::OwnerOnly } else { RequestError::LookOnly });
             }
             let query = request.query_string().to_string();
-            let inside = Inside { shared, garden, account: inside.account, role, revision, query };
+            let Found { role, revision, spoken_of } = found;
+            let inside = Inside { shared, garden, account: inside.account, role, revision, spoken_of, query };
             Ok(InGarden { inside, least: PhantomData })
         })
     }

@@ -126,18 +126,18 @@ pub async fn command(inside: InGarden<Helper>, request: HttpRequest, Sent(body):
         Seen::Stale => return stale(&inside, looking).await,
         Seen::At(ready) => ready,
     };
-    let (before, today) = (Arc::clone(&seen), inside.today(&seen));
-    let edits = inside.work(move |work| command::plan(before.known(today, work), &command)).await??;
+    let (before, today, numbers) = (Arc::clone(&seen), inside.today(&seen), inside.spoken_of);
+    let edits = inside.work(move |work| command::plan(before.known(today, work).with_numbers(numbers), &command)).await??;
     let made = inside.shared.store.change(asked, &told, &edits).await;
     outcome(&inside, (&seen, edits), made, Some(History { undo: Some(told), redo: None }), looking).await
 }
 
 async fn rehearsed(inside: &Inside, command: Command, on: Option<Date>) -> Result<HttpResponse, RequestError> {
     let before = inside.ready().await?;
-    let (today, history) = (inside.today(&before), inside.history().await?);
+    let (today, history, numbers) = (inside.today(&before), inside.history().await?, inside.spoken_of);
     let revision = before.at.revision;
     let planned = move |work: &Work| {
-        let edits = command::plan(before.known(today, work), &command)?;
+        let edits = command::plan(before.known(today, work).with_numbers(numbers), &command)?;
         let after = before.after(&edits, revision);
         written(&changed((&before, &after), Looking { on, season: false }, (today, &history), work))
     };

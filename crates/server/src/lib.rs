@@ -18,6 +18,7 @@ mod errors;
 mod figures;
 mod gardens;
 mod guard;
+mod journal;
 mod late;
 mod lookups;
 mod members;

@@ -4,6 +4,7 @@
 use crate::changes::{Asking, ChangeLine, Outcome};
 use crate::errors::Problem;
 use crate::gardens::{Look, NewGarden};
+use crate::journal::{JournalLine, Writing, WrittenDown};
 use crate::places::PlaceClimate;
 use crate::searches::Told;
 use crate::seasons::{CalendarAt, StationRead};
@@ -19,6 +20,7 @@ use sparrow_core::catalogue::Catalogue;
 use sparrow_core::search::run::Search;
 use sparrow_formats::garden_file;
 use sparrow_formats::garden_file::{GardenFile, GardenFiles};
+use sparrow_formats::journal_file::JournalFile;
 use sparrow_places::towns::Town;
 use utoipa::OpenApi;
 
@@ -53,6 +55,10 @@ use utoipa::OpenApi;
         crate::changes::redo,
         crate::gardens::export,
         crate::changes::list,
+        crate::journal::list,
+        crate::journal::write,
+        crate::journal::json,
+        crate::journal::csv,
         crate::members::members,
         crate::members::set_role,
         crate::members::let_go,
@@ -162,6 +168,9 @@ const BODIES: &[Bodies] = &[
     route("post", "/api/v1/invitations/look", Some(of::<members::InvitationWord>), of::<members::InvitationView>),
     route("post", "/api/v1/invitations/accept", Some(of::<members::InvitationWord>), of::<members::CameInto>),
     route("get", "/api/v1/gardens/{garden}/changes", None, of::<Vec<ChangeLine>>),
+    route("get", "/api/v1/gardens/{garden}/journal", None, of::<Vec<JournalLine>>),
+    route("get", "/api/v1/gardens/{garden}/journal.json", None, of::<JournalFile>),
+    route("post", "/api/v1/gardens/{garden}/journal", Some(of::<Writing>), of::<WrittenDown>),
     route("get", "/api/v1/gardens/{garden}/members", None, of::<members::Members>),
     Bodies {
         method: "put",

@@ -5,7 +5,7 @@
 use crate::errors::RequestError;
 use crate::guard::guard;
 use crate::late::in_time;
-use crate::{accounts, changes, gardens, lookups, members, openapi, page, places, questions, searches, seasons, sheets};
+use crate::{accounts, changes, gardens, journal, lookups, members, openapi, page, places, questions, searches, seasons, sheets};
 use actix_web::Route;
 use actix_web::middleware::from_fn;
 use actix_web::web::{self, QueryConfig, ServiceConfig, delete, get, post, put};
@@ -85,6 +85,10 @@ pub const ROUTES: &[ApiRoute] = routes! {
     post "/api/v1/gardens/{garden}/calendar" HELPER => seasons::give_link;
     delete "/api/v1/gardens/{garden}/calendar" HELPER => seasons::revoke_link;
     get "/api/v1/gardens/{garden}/changes" GUEST => changes::list;
+    get "/api/v1/gardens/{garden}/journal" GUEST => journal::list;
+    post "/api/v1/gardens/{garden}/journal" HELPER => journal::write;
+    get "/api/v1/gardens/{garden}/journal.json" GUEST => journal::json;
+    get "/api/v1/gardens/{garden}/journal.csv" GUEST => journal::csv;
     post "/api/v1/gardens/{garden}/undo" HELPER => changes::undo;
     post "/api/v1/gardens/{garden}/redo" HELPER => changes::redo;
     get "/api/v1/gardens/{garden}/export" GUEST => gardens::export;

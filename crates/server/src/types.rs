@@ -2,6 +2,7 @@
 
 use crate::changes::{ChangeLine, Outcome};
 use crate::gardens::Look;
+use crate::journal::{JournalLine, WrittenDown};
 use crate::places::PlaceClimate;
 use crate::searches::Told;
 use crate::seasons::{CalendarAt, StationRead};
@@ -27,6 +28,8 @@ pub fn write_types(folder: &Path) -> Result<(), ExportError> {
     GardenView::export_all(&config)?;
     GardenLine::export_all(&config)?;
     ChangeLine::export_all(&config)?;
+    JournalLine::export_all(&config)?;
+    WrittenDown::export_all(&config)?;
     accounts::SessionView::export_all(&config)?;
     accounts::SessionLine::export_all(&config)?;
     members::Members::export_all(&config)?;

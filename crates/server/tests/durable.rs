@@ -5,7 +5,7 @@ mod common;
 
 use common::running::{Place, Running, lives, says};
 use common::{Person, served_over};
-use reqwest::{Client, Method, StatusCode};
+use reqwest::{Client, Method, Response, StatusCode};
 use serde_json::{Value, json};
 use sparrow_cluster::{Cluster, Way};
 use sparrow_store::Store;
@@ -27,29 +27,50 @@ async fn enters(address: &str) -> Person {
     person
 }
 
-/// Sends one change again and again until it is confirmed; how often that took.
-async fn confirmed(person: &Person, garden: i64, n: i64) -> u32 {
-    let body =
-        json!({ "command": { "do": "move-bed", "bed": 2, "x": format!("{} in", 150 + n % 2), "y": "110 in" } }).to_string();
+/// Asks for something again and again until it is confirmed; how often that took.
+async fn confirmed_by(what: &str, mut ask: impl AsyncFnMut() -> reqwest::Result<Response>, told: impl Fn(&Value)) -> u32 {
     let end = Instant::now() + Duration::from_secs(60);
     for tries in 1.. {
-        let request = person.client.post(format!("{}/api/v1/gardens/{garden}/commands", person.address));
-        let request = request.header("Content-Type", "application/json").header("If-Match", format!("\"{n}\""));
-        match request.header("Idempotency-Key", format!("change-{n}")).body(body.clone()).send().await {
+        match ask().await {
             Ok(answer) if answer.status() == StatusCode::OK => {
-                if let Ok(told) = answer.json::<Value>().await {
-                    assert_eq!(told["revision"], n + 1);
+                if let Ok(answer) = answer.json::<Value>().await {
+                    told(&answer);
                     return tries;
                 }
             }
             // It is gone, or comes up and its database is not there yet.
-            Ok(answer) => assert_eq!(answer.status(), StatusCode::SERVICE_UNAVAILABLE, "change {n}: {:?}", answer.text().await),
+            Ok(answer) => assert_eq!(answer.status(), StatusCode::SERVICE_UNAVAILABLE, "{what}: {:?}", answer.text().await),
             Err(_) => {}
         }
-        assert!(Instant::now() < end, "change {n} was not confirmed within a minute");
+        assert!(Instant::now() < end, "{what} was not confirmed within a minute");
         tokio::task::yield_now().await;
     }
     unreachable!("it is tried until a minute has gone")
+}
+
+/// Makes one change of the plan, the one after so many.
+async fn confirmed(person: &Person, garden: i64, n: i64) -> u32 {
+    let body =
+        json!({ "command": { "do": "move-bed", "bed": 2, "x": format!("{} in", 150 + n % 2), "y": "110 in" } }).to_string();
+    let ask = async || {
+        let request = person.client.post(format!("{}/api/v1/gardens/{garden}/commands", person.address));
+        let request = request.header("Content-Type", "application/json").header("If-Match", format!("\"{n}\""));
+        request.header("Idempotency-Key", format!("change-{n}")).body(body.clone()).send().await
+    };
+    confirmed_by(&format!("change {n}"), ask, |told| assert_eq!(told["revision"], n + 1)).await
+}
+
+/// Writes one entry of the journal down.
+async fn written(person: &Person, garden: i64, n: i64) -> u32 {
+    let id = format!("01931a00-0000-7000-8000-{n:012x}");
+    let at = json!({ "bed": 2, "patch": null, "rect": null });
+    let entry = json!({ "id": id, "day": "2026-11-23", "at": at, "what": { "kind": "weeded" }, "words": format!("number {n}") });
+    let body = json!({ "entries": [entry] }).to_string();
+    let ask = async || {
+        let request = person.client.post(format!("{}/api/v1/gardens/{garden}/journal", person.address));
+        request.header("Content-Type", "application/json").body(body.clone()).send().await
+    };
+    confirmed_by(&format!("entry {n}"), ask, |_| {}).await
 }
 
 /// Some numbers that nobody knows before.
@@ -65,8 +86,16 @@ fn dice() -> impl FnMut(u64) -> u64 {
     }
 }
 
-#[tokio::test(flavor = "multi_thread")]
-async fn nothing_confirmed_is_lost_or_made_twice_when_server_and_database_are_killed() {
+/// A server in a place of its own, whose owner does a thousand things while it and its database are killed, twice each.
+struct Survived {
+    owner: Person,
+    garden: i64,
+    // Dropped in this order: the server, then its place.
+    _running: Option<Running>,
+    _place: Place,
+}
+
+async fn through_deaths(does: impl AsyncFn(&Person, i64, i64) -> u32) -> Survived {
     let (place, mut dice) = (Place::new(), dice());
     let start = |port: &str| Running::starts(&["--demo", "--data", place.as_str(), "--port", port]);
     let mut running = Some(start("0"));
@@ -74,37 +103,40 @@ async fn nothing_confirmed_is_lost_or_made_twice_when_server_and_database_are_ki
     let port = address.rsplit(':').next().expect("a port").to_string();
     let owner = enters(&address).await;
     let garden = owner.garden().await;
-    // Twice each, somewhere in its own fifth of the changes.
-    let deaths: Vec<i64> = (0..4).map(|fifth| fifth * 240 + 20 + dice(200) as i64).collect();
+    // Twice each, somewhere in its own quarter.
+    let deaths: Vec<i64> = (0..4).map(|quarter| quarter * 240 + 20 + dice(200) as i64).collect();
     let (mut tries, begun) = (0, Instant::now());
     for n in 0..CHANGES {
-        match deaths.iter().position(|death| *death == n) {
-            None => tries += confirmed(&owner, garden, n).await,
-            Some(which) => {
-                let moments = dice(6_000);
-                let died = running.take().expect("it runs");
-                let postgres = place.postgres().expect("it runs");
-                let dies = async {
-                    for _ in 0..moments {
-                        tokio::task::yield_now().await;
-                    }
-                    if which % 2 == 0 {
-                        died.killed();
-                        start(&port)
-                    } else {
-                        let kill = Command::new("kill").args(["-9", &postgres.to_string()]).status();
-                        assert!(kill.expect("kill runs").success());
-                        died
-                    }
-                };
-                let (again, now) = tokio::join!(confirmed(&owner, garden, n), dies);
-                tries += again;
-                running = Some(now);
-                println!("change {n}: {} killed, confirmed at try {again}", ["server", "PostgreSQL"][which % 2]);
+        let Some(which) = deaths.iter().position(|death| *death == n) else {
+            tries += does(&owner, garden, n).await;
+            continue;
+        };
+        let (moments, died) = (dice(6_000), running.take().expect("it runs"));
+        let postgres = place.postgres().expect("it runs");
+        let dies = async {
+            for _ in 0..moments {
+                tokio::task::yield_now().await;
             }
-        }
+            if which % 2 == 0 {
+                died.killed();
+                return start(&port);
+            }
+            let kill = Command::new("kill").args(["-9", &postgres.to_string()]).status();
+            assert!(kill.expect("kill runs").success());
+            died
+        };
+        let (again, now) = tokio::join!(does(&owner, garden, n), dies);
+        tries += again;
+        running = Some(now);
+        println!("{n}: {} killed, confirmed at try {again}", ["server", "PostgreSQL"][which % 2]);
     }
-    println!("{CHANGES} changes confirmed in {:.1} s, {tries} requests", begun.elapsed().as_secs_f64());
+    println!("{CHANGES} confirmed in {:.1} s, {tries} requests", begun.elapsed().as_secs_f64());
+    Survived { owner, garden, _running: running, _place: place }
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn no_change_that_was_confirmed_is_lost_or_made_twice_when_server_and_database_are_killed() {
+    let Survived { owner, garden, .. } = &through_deaths(confirmed).await;
     let made: Value = owner.gets(&format!("/gardens/{garden}")).await.json().await.expect("JSON");
     assert_eq!(made["revision"], CHANGES, "each was made once");
     let mut numbers = Vec::new();
@@ -117,6 +149,15 @@ async fn nothing_confirmed_is_lost_or_made_twice_when_server_and_database_are_ki
         numbers.extend(lines.iter().filter_map(|line| line["number"].as_i64()));
     }
     assert_eq!(numbers, (1..=CHANGES).rev().collect::<Vec<_>>(), "each is noted once");
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn no_entry_that_was_confirmed_is_lost_or_kept_twice_when_server_and_database_are_killed() {
+    let Survived { owner, garden, .. } = &through_deaths(written).await;
+    let told = owner.gets(&format!("/gardens/{garden}/journal?from=2026-11-23&until=2026-11-23")).await;
+    let told: Vec<Value> = told.json().await.expect("a list");
+    let words: Vec<String> = told.iter().filter_map(|line| line["entry"]["words"].as_str().map(String::from)).collect();
+    assert_eq!(words, (0..CHANGES).map(|n| format!("number {n}")).collect::<Vec<_>>());
 }
 
 #[tokio::test(flavor = "multi_thread")]
@@ -199,7 +240,8 @@ async fn two_that_start_at_once_on_an_empty_database_both_serve_it() {
 #[tokio::test(flavor = "multi_thread")]
 async fn a_second_start_on_one_folder_is_refused_and_a_stop_is_soon_and_leaves_nothing() {
     let place = Place::new();
-    let running = Running::starts(&["--data", place.as_str(), "--port", "0"]);
+    // A port that nobody else takes when it is free again.
+    let running = Running::starts(&["--data", place.as_str(), "--listen", "127.0.0.1:0"]);
     let second = says(&["--data", place.as_str(), "--port", "0"]);
     let said = String::from_utf8_lossy(&second.stderr).into_owned();
     assert!(!second.status.success());

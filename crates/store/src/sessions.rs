@@ -4,6 +4,7 @@ use crate::secrets::hash;
 use crate::{AccountId, GardenId, Role, Store, StoreError, columns};
 use jiff::Timestamp;
 use jiff_sqlx::Timestamp as Stamp;
+use sparrow_facts::journal::SpokenOf;
 
 /// A session ends when nothing was asked in it for so long, or when it is so old \[days\].
 pub const IDLE_DAYS: i32 = 30;
@@ -30,8 +31,19 @@ pub struct SessionLine {
 pub struct Inside {
     /// Who.
     pub account: AccountId,
-    /// What they may do there, and its revision; nothing where the garden is not for them.
-    pub at: Option<(Role, i64)>,
+    /// What they find there; nothing where the garden is not for them.
+    pub at: Option<Found>,
+}
+
+/// What somebody finds in a garden as they ask.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub struct Found {
+    /// What they may do.
+    pub role: Role,
+    /// Its revision.
+    pub revision: i64,
+    /// The highest numbers of which its journal speaks.
+    pub spoken_of: SpokenOf,
 }
 
 impl Store {
@@ -69,7 +81,9 @@ impl Store {
     /// Who asks, and what they may do in a garden, in one question; [`StoreError::NotFound`] when no such session goes on.
     pub async fn session_in(&self, token: &str, garden: GardenId) -> Result<Inside, StoreError> {
         let row = sqlx::query!(
-            "select s.account_id, s.seen_at < now() - interval '1 hour' as \"stale!\", m.role as \"role?\", g.revision as \"revision?\"
+            "select s.account_id, s.seen_at < now() - interval '1 hour' as \"stale!\", m.role as \"role?\", g.revision as \"revision?\",
+                    (select max(bed) from journal_entry where garden_id = g.id) as bed,
+                    (select max(patch) from journal_entry where garden_id = g.id) as patch
              from session s
              left join (membership m join garden g on g.id = m.garden_id and g.binned_at is null)
                   on m.account_id = s.account_id and m.garden_id = $2
@@ -83,7 +97,11 @@ impl Store {
         .fetch_one(&self.pool)
         .await?;
         self.saw(token, row.stale).await?;
-        let at = row.role.zip(row.revision).map(|(role, revision)| Ok::<_, StoreError>((columns::of_word(&role)?, revision)));
+        let number = |highest: Option<i32>| columns::fit(highest.unwrap_or(0));
+        let at = row.role.zip(row.revision).map(|(role, revision)| {
+            let spoken_of = SpokenOf { bed: number(row.bed)?, patch: number(row.patch)? };
+            Ok::<_, StoreError>(Found { role: columns::of_word(&role)?, revision, spoken_of })
+        });
         Ok(Inside { account: AccountId(row.account_id), at: at.transpose()? })
     }
 

@@ -2,6 +2,7 @@
   import { Dialog } from 'bits-ui';
   import { useOpenGarden } from '../state/context';
   import { BED_KEYS } from '../views/bed/keys';
+  import { ROUNDS_KEYS } from '../views/rounds/keys';
   import { SEASON_KEYS } from '../views/season/keys';
   import { TURNS_KEYS } from '../views/turns/keys';
   import { YARD_KEYS } from '../views/yard/keys';
@@ -14,6 +15,7 @@
     { name: 'In the Turns', keys: TURNS_KEYS },
     { name: 'In a bed', keys: BED_KEYS },
     { name: 'In the Season', keys: SEASON_KEYS },
+    { name: 'On the Rounds', keys: ROUNDS_KEYS },
   ];
 </script>
 

@@ -45,6 +45,9 @@
   {:else if desk.view === 'season'}
     {#await import('../views/season/SeasonView.svelte') then { default: SeasonView }}<SeasonView />{:catch}<Unreached
       />{/await}
+  {:else if desk.view === 'rounds'}
+    {#await import('../views/rounds/RoundsView.svelte') then { default: RoundsView }}<RoundsView />{:catch}<Unreached
+      />{/await}
   {:else if desk.view === 'people'}
     {#await import('../views/people/PeopleView.svelte') then { default: PeopleView }}<PeopleView
         {leave}

@@ -10,7 +10,11 @@
 <nav class="spine" aria-label="Views">
   <span class="bird"><Sparrow /></span>
   {#each VIEWS as view, index (view.key)}
-    <button aria-current={desk.view === view.key ? 'page' : undefined} onclick={() => openView(view.key, garden, desk)}>
+    <button
+      class:first={view.key === 'rounds'}
+      aria-current={desk.view === view.key ? 'page' : undefined}
+      onclick={() => openView(view.key, garden, desk)}
+    >
       <span class="key" aria-hidden="true">{index + 1}</span>{view.name}
     </button>
   {/each}
@@ -60,6 +64,11 @@
     }
     .bird {
       padding: 4px 8px;
+      order: -2;
+    }
+    /* Outdoors it is what a phone is taken out for. */
+    .first {
+      order: -1;
     }
   }
 </style>

@@ -14,7 +14,7 @@ export interface Key<Doing extends string = never> {
 }
 
 export const FRAME_KEYS: Key[] = [
-  { says: ['1, 2, 3, 4', 'open the Yard, the Turns, the Bed or the Season view'] },
+  { says: ['1 to 5', 'open the Yard, the Turns, the Bed, the Season or the Rounds view'] },
   { says: [', and .', 'move the needle back or on by a week'] },
   { says: ['Ctrl Z, Ctrl Shift Z', 'undo and redo'] },
   { says: ['/', 'find a crop to put on squares'] },

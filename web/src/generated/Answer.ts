@@ -12,6 +12,7 @@ import type { Length } from "./Length";
 import type { Markers } from "./Markers";
 import type { Moved } from "./Moved";
 import type { Plate } from "./Plate";
+import type { Rounds } from "./Rounds";
 import type { SchoolCount } from "./SchoolCount";
 import type { SeasonView } from "./SeasonView";
 import type { Sheet } from "./Sheet";
@@ -27,4 +28,4 @@ import type { Word } from "./Word";
 /**
  * What is answered.
  */
-export type Answer = { "to": "schools", "is": Array<SchoolCount> } | { "to": "bare", "is": Array<Bare> } | { "to": "suits", "is": Bare } | { "to": "in-hand", "is": InHand } | { "to": "markers", "is": Markers } | { "to": "groupings", "is": Array<Fitted> } | { "to": "sheet", "is": Sheet } | { "to": "fits", "is": Fits } | { "to": "edge", "is": Edge } | { "to": "tally", "is": Tally } | { "to": "seeder", "is": { wanted: Length, plates: Array<Plate>, } } | { "to": "turns", "is": TurnsView } | { "to": "straight", "is": Straight } | { "to": "squares", "is": SquaresAsked } | { "to": "names", "is": Array<Word> } | { "to": "usual-wish", "is": WishDraft } | { "to": "season", "is": SeasonView } | { "to": "windows", "is": { windows: Array<Window>, shut_by: Gate | null, latest: LatestStart | null, figures: Figures, } } | { "to": "starts", "is": Array<Starts> } | { "to": "moves", "is": Array<Moved> } | { "to": "amounts", "is": Array<BedWish> };
+export type Answer = { "to": "schools", "is": Array<SchoolCount> } | { "to": "bare", "is": Array<Bare> } | { "to": "suits", "is": Bare } | { "to": "in-hand", "is": InHand } | { "to": "markers", "is": Markers } | { "to": "groupings", "is": Array<Fitted> } | { "to": "sheet", "is": Sheet } | { "to": "fits", "is": Fits } | { "to": "edge", "is": Edge } | { "to": "tally", "is": Tally } | { "to": "seeder", "is": { wanted: Length, plates: Array<Plate>, } } | { "to": "turns", "is": TurnsView } | { "to": "straight", "is": Straight } | { "to": "squares", "is": SquaresAsked } | { "to": "names", "is": Array<Word> } | { "to": "usual-wish", "is": WishDraft } | { "to": "season", "is": SeasonView } | { "to": "rounds", "is": Rounds } | { "to": "windows", "is": { windows: Array<Window>, shut_by: Gate | null, latest: LatestStart | null, figures: Figures, } } | { "to": "starts", "is": Array<Starts> } | { "to": "moves", "is": Array<Moved> } | { "to": "amounts", "is": Array<BedWish> };

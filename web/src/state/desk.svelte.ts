@@ -9,6 +9,7 @@ export const VIEWS = [
   { key: 'turns', name: 'Turns' },
   { key: 'bed', name: 'Bed' },
   { key: 'season', name: 'Season' },
+  { key: 'rounds', name: 'Rounds' },
 ] as const;
 
 /** Beside the work: who may come in, and who changed what. */

@@ -19,9 +19,10 @@ use crate::growth::growing::Growing;
 use crate::growth::window;
 use crate::growth::window::{Gate, Window};
 use crate::known::Known;
+use crate::reckon::rounds::Rounds;
 use crate::reckon::season::SeasonView;
 use crate::reckon::turns::TurnsView;
-use crate::reckon::{season, turns};
+use crate::reckon::{rounds, season, turns};
 use crate::rules::bare;
 use crate::rules::bare::Bare;
 use crate::search::amounts;
@@ -60,6 +61,7 @@ pub enum Answer {
     Names(Vec<Word>),
     UsualWish(WishDraft),
     Season(Box<SeasonView>),
+    Rounds(Rounds),
     Windows { windows: Vec<Window>, shut_by: Option<Gate>, latest: Option<LatestStart>, figures: Box<catalogue::Figures> },
     Starts(Vec<Starts>),
     Moves(Vec<Moved>),
@@ -81,6 +83,7 @@ pub fn answer(known: Known, question: &Question) -> Result<Answer, Refusal> {
         }
         Question::Bare { bed, year } => Ok(Answer::Bare(bare::bare(known, *bed, *year))),
         Question::Season { on } => Ok(Answer::Season(Box::new(season::view(known, *on)))),
+        Question::Rounds { day } => Ok(Answer::Rounds(rounds::rounds(known, *day))),
         Question::Windows { patch, year } => windows(known, *patch, *year),
         Question::Starts { bed, year } => starts::starts(known, *bed, *year).map(Answer::Starts),
         Question::Moves { changes } => {

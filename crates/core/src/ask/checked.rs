@@ -34,7 +34,7 @@ pub fn question(known: Known, question: &Question) -> Result<(), Refusal> {
             known.ground(*bed, *rect).map(|_| ())
         }
         Question::Suits { from, until, .. } => [*from, *until].into_iter().try_for_each(day),
-        Question::Season { on } => day(*on),
+        Question::Season { on } | Question::Rounds { day: on } => day(*on),
         Question::Sheet { year, on, .. } => in_years(*year).and_then(|()| on.map_or(Ok(()), day)),
         Question::Fits { school, year, from, .. } => {
             school.map_or(Ok(()), schools::in_range)?;

@@ -53,6 +53,8 @@ pub enum Question {
     UsualWish { crop: String },
     /// What must be started, moved and cleared in the year of a day, and what is at risk on it?
     Season { on: Date },
+    /// What is to be done on a day's round of the garden?
+    Rounds { day: Date },
     /// When may a patch's crop start in a year, in its bed?
     Windows { patch: PatchId, year: i16 },
     /// When may each crop start in a year, in a bed or in open ground?
@@ -61,4 +63,11 @@ pub enum Question {
     Moves { changes: Vec<PatchChange> },
     /// Which plate of a seeder comes nearest to the distance a crop wants?
     Seeder { crop: String, way: String, run: Tape, plates: Vec<u32> },
+}
+
+impl Question {
+    /// Whether its answer depends on what was written down in the journal.
+    pub fn looks_back(&self) -> bool {
+        matches!(self, Question::Rounds { .. })
+    }
 }

@@ -2,7 +2,7 @@
 
 use crate::change::draft::BedDraft;
 use crate::change::limits::MOST_BEDS;
-use crate::change::planner::{Planner, next};
+use crate::change::planner::{Planner, next_bed};
 use crate::change::site::checked_site;
 use crate::change::{draft, turns};
 use crate::ground::shape;
@@ -30,7 +30,7 @@ impl Planner<'_> {
         if self.known.garden.beds.len() >= MOST_BEDS {
             return Err(Refusal::TooManyThings { what: "beds", most: MOST_BEDS });
         }
-        let id = BedId(next(self.known.garden.beds.iter().map(|bed| bed.id.0)));
+        let id = next_bed(self.known);
         let bed = draft.measure(id, self.known.garden)?;
         self.name_is_free(&bed)?;
         Ok(vec![Edit::Bed { before: None, after: Some(Box::new(bed)) }])

@@ -3,7 +3,7 @@
 use crate::catalogue::Catalogue;
 use crate::change::draft::BedDraft;
 use crate::change::fixtures::FixtureDraft;
-use crate::change::planner::{Planner, gone, next};
+use crate::change::planner::{Planner, gone, next_patch};
 use crate::change::replan::PatchChange;
 use crate::change::season::SeasonChange;
 use crate::change::turns::TurnChange;
@@ -180,7 +180,7 @@ fn placed(known: Known, command: &Command, from: Option<Date>) -> Result<Patch, 
         }
     };
     Ok(Patch {
-        id: PatchId(next(known.garden.patches.iter().map(|patch| patch.id.0))),
+        id: PatchId(next_patch(known)),
         bed: *bed,
         rect: *rect,
         from,

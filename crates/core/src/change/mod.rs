@@ -6,6 +6,7 @@ pub mod command;
 pub mod days;
 pub mod draft;
 pub mod fixtures;
+pub mod journal;
 pub mod limits;
 pub mod memory;
 pub mod own;

@@ -4,7 +4,7 @@ use crate::change::days::check_days;
 use crate::change::draft;
 use crate::change::limits::{self, MOST_HOLES, MOST_PATCHES};
 use crate::change::own::check_planted;
-use crate::change::planner::{Planner, changed, gone, next};
+use crate::change::planner::{Planner, changed, gone, next_patch};
 use crate::change::schools::suited;
 use crate::ground::planting::Planting;
 use crate::ground::shape;
@@ -27,7 +27,7 @@ impl Planner<'_> {
         limits::changes(taken.len() + places.len())?;
         let mut growing = self.known.garden.clone();
         // Numbers go on from what is there now, so that none is given twice.
-        let mut number = next(growing.patches.iter().map(|patch| patch.id.0));
+        let mut number = next_patch(self.known.on(&growing));
         let mut edits = Vec::new();
         let mut done = |edit: Vec<Edit>, growing: &mut Garden| {
             apply(growing, &edit);

@@ -2,7 +2,7 @@
 
 use crate::known::Known;
 use sparrow_facts::edit::Edit;
-use sparrow_facts::ids::PatchId;
+use sparrow_facts::ids::{BedId, PatchId};
 use sparrow_facts::patch::Patch;
 use sparrow_facts::refusal::Refusal;
 
@@ -24,6 +24,16 @@ impl<'a> Planner<'a> {
 /// The number after the largest.
 pub(crate) fn next(numbers: impl Iterator<Item = u32>) -> u32 {
     numbers.max().unwrap_or(0).saturating_add(1)
+}
+
+/// The number of a new patch.
+pub(crate) fn next_patch(known: Known) -> u32 {
+    next(known.garden.patches.iter().map(|patch| patch.id.0).chain([known.spoken_of.patch]))
+}
+
+/// The number of a new bed.
+pub(crate) fn next_bed(known: Known) -> BedId {
+    BedId(next(known.garden.beds.iter().map(|bed| bed.id.0).chain([known.spoken_of.bed])))
 }
 
 /// A patch changed.

@@ -2,7 +2,7 @@
 
 use crate::change::days::check_timing;
 use crate::change::limits;
-use crate::change::planner::{Planner, gone, next};
+use crate::change::planner::{Planner, gone, next_patch};
 use crate::known::Known;
 use crate::season::handoff;
 use jiff::ToSpan;
@@ -126,7 +126,7 @@ impl Planner<'_> {
                 after.planted.between = *between;
                 after
             }
-            PatchChange::Add { placing } => placing.patch(next(self.known.garden.patches.iter().map(|patch| patch.id.0))),
+            PatchChange::Add { placing } => placing.patch(next_patch(self.known)),
             PatchChange::Remove { patch } => {
                 return Ok(Changed::Gone(self.movable(*patch)?.id));
             }

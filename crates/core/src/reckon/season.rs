@@ -297,14 +297,19 @@ fn by_hand(known: Known, (first, last): (Date, Date)) -> Vec<Task> {
     maize::by_hand(&laid).into_iter().filter_map(|(patch, day)| pollinating(known, patch, day)).collect()
 }
 
-/// Every course and task of a garden from a day on, for its calendar.
+/// Every task of a garden from a day on, for its calendar.
 pub fn all_tasks(known: Known, from: Date) -> Vec<Task> {
-    let Parts { courses, plants, batches } = parts(known, (from, Date::MAX.saturating_sub(200.days())));
+    tasks_between(known, from, Date::MAX.saturating_sub(200.days()))
+}
+
+/// Every task of a garden from a day until another, in the order of their days.
+pub fn tasks_between(known: Known, from: Date, until: Date) -> Vec<Task> {
+    let Parts { courses, plants, batches } = parts(known, (from, until));
     let batch_of = |course: &Course| batches.iter().find(|one| one.patch == course.patch);
     let mut found: Vec<Task> =
         courses.iter().zip(&plants).flat_map(|(course, plants)| tasks(known, course, batch_of(course), *plants)).collect();
-    found.extend(by_hand(known, (from, Date::MAX)));
-    found.retain(|task| task.day >= from);
+    found.extend(by_hand(known, (from, until)));
+    found.retain(|task| (from..=until).contains(&task.day));
     found.sort_by_key(|task| (task.day, task.patch, task.work.word()));
     found
 }

@@ -8,53 +8,9 @@ use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::Serialize;
 use sparrow_facts::ids::{BedId, PatchId};
+use sparrow_facts::journal::Work;
 use sparrow_facts::patch::Patch;
 use sparrow_facts::timing::Means;
-
-/// A kind of work.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
-#[serde(rename_all = "kebab-case")]
-pub enum Work {
-    /// Sow under cover.
-    SowInside,
-    /// Put seedlings into bigger pots.
-    PotOn,
-    /// Bought plants arrive.
-    Arrive,
-    /// Seedlings go out to harden.
-    Harden,
-    /// Sow in the bed.
-    SowOutside,
-    /// Plant seedlings out.
-    PlantOut,
-    /// Plant sets, cloves, tubers or crowns.
-    PlantSets,
-    /// Shake the pollen over the silks.
-    Pollinate,
-    /// Look for the first harvest.
-    Pick,
-    /// Clear the ground.
-    Clear,
-}
-
-impl Work {
-    /// Its word in an entry's key, which never changes.
-    pub fn word(self) -> &'static str {
-        match self {
-            Work::SowInside => "sow-inside",
-            Work::PotOn => "pot-on",
-            Work::Arrive => "arrive",
-            Work::Harden => "harden",
-            Work::SowOutside => "sow-outside",
-            Work::PlantOut => "plant-out",
-            Work::PlantSets => "plant-sets",
-            Work::Pollinate => "pollinate",
-            Work::Pick => "pick",
-            Work::Clear => "clear",
-        }
-    }
-}
 
 /// One entry of the calendar.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]

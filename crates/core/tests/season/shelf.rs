@@ -12,10 +12,10 @@ use sparrow_core::change::replan::PatchChange;
 use sparrow_core::change::season::SeasonChange;
 use sparrow_core::season::course::Trouble;
 use sparrow_core::season::shelf::{Batch, ShelfBand, ShelfPlace};
-use sparrow_core::season::tasks::Work;
 use sparrow_facts::almanac::Shelf;
 use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::PatchId;
+use sparrow_facts::journal::Work;
 use sparrow_facts::rect::Rect;
 use sparrow_facts::timing::{Means, Timing};
 

@@ -174,6 +174,16 @@ impl Edges {
         if format == "date" {
             return prop_oneof![12 => day, 1 => select(DAYS.to_vec()).prop_map(Value::from)].boxed();
         }
+        if format == "uuid" {
+            // Version 7, of the year before these tests' day.
+            let number = (any::<u128>(), 1_764_000_000_000..1_795_000_000_000u128).prop_map(|(bits, at)| {
+                let bits =
+                    (bits & (u128::MAX >> 48) & !(0xf000 << 64) & !(0xc000 << 48)) | at << 80 | 0x7000 << 64 | 0x8000 << 48;
+                let hex = format!("{bits:032x}");
+                json!(format!("{}-{}-{}-{}-{}", &hex[..8], &hex[8..12], &hex[12..16], &hex[16..20], &hex[20..]))
+            });
+            return prop_oneof![12 => number, 1 => select(ODD.to_vec()).prop_map(Value::from)].boxed();
+        }
         let texts = |known: &Vec<Value>| known.iter().filter(|one| one.is_string()).cloned().collect::<Vec<_>>();
         let known = self.usual.get(name).map(texts).filter(|known| !known.is_empty());
         let usual = known.unwrap_or_else(|| TAPES.iter().map(|tape| json!(tape)).collect());

@@ -1,0 +1,91 @@
+//! The day's round in the real page: with a thumb on the phone, with keys alone, while others look on.
+
+use jiff::civil::date;
+use sparrow_browser_tests::{Failure, Stage};
+use thirtyfour::Key;
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_morning_s_round_is_walked_with_a_thumb_and_what_was_tapped_wrongly_is_struck_out() -> Result<(), Failure> {
+    let stage = Stage::open_on(date(2027, 4, 5)).await?;
+    let gardener = stage.gardener(390, 844).await?;
+    gardener.opens("Quillet Lane").await?;
+    gardener.clicks_on("nav .first").await?;
+    gardener.reads("Monday, 5 April 2027").await?;
+    gardener.reads("Written down").await?;
+    let due = gardener.counts("[data-due] > li").await?;
+    assert!(due > 1, "the premise: spring brings work, {due}");
+    // One tap, and it is done and written down.
+    gardener.clicks_on("[data-due] .tick").await?;
+    gardener.comes_to_count("[data-done] > li", 1).await?;
+    gardener.comes_to_count("[data-due] > li", due - 1).await?;
+    gardener.comes_to_count("[data-written] > li", 1).await?;
+    gardener.driver.refresh().await?;
+    gardener.comes_to_count("[data-done] > li", 1).await?;
+    // Struck out, it is to be done again.
+    gardener.clicks("strike it out").await?;
+    gardener.comes_to_count("[data-due] > li", due).await?;
+    gardener.reads("Nothing yet of this day").await?;
+    // Not today: it is there tomorrow, and not today.
+    gardener.clicks_on("[data-due] .later").await?;
+    gardener.comes_to_count("[data-due] > li", due - 1).await?;
+    gardener.reads("Put off").await?;
+    // What no line asks for.
+    gardener.chooses("journal-kind", "picked").await?;
+    gardener.chooses("journal-place", "Corner bed: rhubarb").await?;
+    gardener.fills("journal-many", "2,5").await?;
+    gardener.chooses("journal-unit", "lb").await?;
+    gardener.fills("journal-words", "the first stalks").await?;
+    gardener.clicks("write it down").await?;
+    gardener.reads("Picked 2.5 lb: the first stalks").await?;
+    gardener.comes_to_count("[data-written] > li", 2).await?;
+    // Tomorrow has not come: it is looked at, not ticked.
+    gardener.clicks_on("[aria-label='the day after']").await?;
+    gardener.reads("Tuesday, 6 April 2027").await?;
+    gardener.reads("This day has not come yet").await?;
+    gardener.comes_to_count(".tick", 0).await?;
+    gardener.leaves().await
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_round_is_walked_with_keys_alone_and_a_guest_only_looks() -> Result<(), Failure> {
+    let stage = Stage::open_on(date(2027, 4, 5)).await?;
+    let gardener = stage.gardener(1280, 800).await?;
+    gardener.opens("Quillet Lane").await?;
+    gardener.presses("5").await?;
+    gardener.reads("Monday, 5 April 2027").await?;
+    gardener.reads("Written down").await?;
+    // Whatever is late comes first.
+    let open = "li:has(> .tick:enabled)";
+    let many = gardener.counts(open).await?;
+    gardener.presses("j").await?;
+    gardener.sees(".walk .hand").await?;
+    gardener.presses("d").await?;
+    gardener.comes_to_count("[data-done] > li", 1).await?;
+    gardener.presses(Key::Escape + "").await?;
+    gardener.presses("jl").await?;
+    gardener.comes_to_count(open, many - 2).await?;
+    gardener.presses("w").await?;
+    gardener.sees("[name=journal-kind]:focus").await?;
+    gardener.presses("weeded").await?;
+    gardener.tabs_to_button("write it down").await?;
+    gardener.presses(Key::Enter + "").await?;
+    gardener.reads("Weeded").await?;
+    gardener.comes_to_count("[data-written] > li", 3).await?;
+    gardener.tabs_to("[aria-label='the day before']").await?;
+    gardener.presses(Key::Left + "").await?;
+    gardener.reads("Sunday, 4 April 2027").await?;
+    gardener.presses("t").await?;
+    gardener.reads("Monday, 5 April 2027").await?;
+
+    let guest = stage.gardener(1280, 800).await?;
+    guest.enters_demo("Look only").await?;
+    guest.reads("Gardens of").await?;
+    guest.clicks("Quillet Lane").await?;
+    guest.reads("growing places").await?;
+    guest.presses("5").await?;
+    guest.comes_to_count("[data-written] > li", 3).await?;
+    guest.comes_to_count(".tick", 0).await?;
+    assert!(!guest.page().await?.contains("strike it out"));
+    gardener.leaves().await?;
+    guest.leaves().await
+}

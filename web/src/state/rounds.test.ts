@@ -1,0 +1,128 @@
+// A day's round against a line that is cut: what is tapped shows at once, is sent under one number, and is kept or told of.
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import type { RoundLine } from '../generated/RoundLine';
+import type { GardenState } from './garden.svelte';
+import { RoundsState } from './rounds.svelte';
+
+const DAY = '2027-04-05';
+const line = (patch: number): RoundLine =>
+  ({
+    task: {
+      key: `patch-${patch}-sow-outside`,
+      day: DAY,
+      work: 'sow-outside',
+      patch,
+      bed: 1,
+      said: 'Sow',
+      guess: false,
+    },
+    due: DAY,
+    late: 0,
+    done: false,
+    how: null,
+    last: null,
+    told: { kind: 'sown', many: null, depth: null },
+  }) as unknown as RoundLine;
+
+/** The numbers of the entries that were sent. */
+let sent: string[] = [];
+
+/** What writing is answered with, in turn; what is asked is answered with two lines, the first done once it was written. */
+function server(...answers: ('cut' | number)[]): void {
+  const left = [...answers];
+  let written = false;
+  vi.stubGlobal('fetch', (_: string, init: RequestInit) => {
+    const json = (body: unknown, status = 200) => Promise.resolve(new Response(JSON.stringify(body), { status }));
+    if (init.method === 'GET') return json([]);
+    const body = JSON.parse(String(init.body)) as { entries?: { id: string }[] };
+    if (!body.entries) {
+      const lines = [{ ...line(1), done: written }, line(2)];
+      return json({ to: 'rounds', is: { day: DAY, lines, ahead: [], next: null } });
+    }
+    sent.push(...body.entries.map((entry) => entry.id));
+    const answer = left.shift() ?? 200;
+    if (answer === 'cut') return Promise.reject(new TypeError('network'));
+    written = written || answer === 200;
+    return json(answer === 200 ? { new: 1 } : { status: answer, title: 'Refused', detail: 'no' }, answer);
+  });
+}
+
+async function opened(): Promise<RoundsState> {
+  const garden = { view: { id: 3, today: DAY }, mayChange: true } as unknown as GardenState;
+  const rounds = new RoundsState(garden);
+  await rounds.read();
+  return rounds;
+}
+
+beforeEach(() => {
+  sent = [];
+  vi.useFakeTimers();
+});
+afterEach(() => {
+  vi.useRealTimers();
+  vi.unstubAllGlobals();
+});
+
+describe('a tap', () => {
+  it('shows before it is answered, and is sent again under the same number', async () => {
+    server('cut', 'cut');
+    const rounds = await opened();
+    const done = rounds.done(line(1));
+    expect(rounds.lines?.map((one) => one.done)).toEqual([true, false]);
+    await vi.runAllTimersAsync();
+    expect(await done).toBe(true);
+    expect(sent).toHaveLength(3);
+    expect(new Set(sent).size).toBe(1);
+    expect(rounds.lines?.map((one) => one.done)).toEqual([true, false]);
+    expect(rounds.trouble).toBe('');
+  });
+
+  it('that is refused is taken back and told of', async () => {
+    server(422);
+    const rounds = await opened();
+    const done = rounds.done(line(1));
+    expect(rounds.lines?.[0]?.done).toBe(true);
+    await vi.runAllTimersAsync();
+    expect(await done).toBe(false);
+    expect(rounds.lines?.[0]?.done).toBe(false);
+    expect(rounds.trouble).toBe('No');
+  });
+
+  it('that puts work off takes its line away', async () => {
+    server();
+    const rounds = await opened();
+    const away = rounds.putOff(line(2), '2027-04-06');
+    expect(rounds.lines?.map((one) => one.task.patch)).toEqual([1]);
+    await vi.runAllTimersAsync();
+    expect(await away).toBe(true);
+  });
+
+  it('that strikes out what a fast clock wrote is numbered after it', async () => {
+    server();
+    const rounds = await opened();
+    const ahead = 'ffffff00-0000-7000-8000-000000000000';
+    const entry = {
+      id: ahead,
+      day: DAY,
+      at: { bed: 1, patch: 1, rect: null },
+      what: line(1).told,
+      words: '',
+      instead_of: null,
+    };
+    const struck = rounds.strike({ entry, by: null, at: '' });
+    await vi.runAllTimersAsync();
+    expect(await struck).toBe(true);
+    expect(sent[0]).toMatch(/^ffffff00-0001-7/);
+  });
+
+  it('gives every entry a number that comes after the one before', async () => {
+    server();
+    const rounds = await opened();
+    for (const patch of [1, 2, 1, 2]) {
+      const done = rounds.done(line(patch));
+      await vi.runAllTimersAsync();
+      await done;
+    }
+    expect([...sent].sort()).toEqual(sent);
+  });
+});
