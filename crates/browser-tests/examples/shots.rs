@@ -106,12 +106,17 @@ async fn rounds(folder: &Path) -> Result<(), Failure> {
         gardener.opens("Quillet Lane").await?;
         gardener.clicks_on("nav .first").await?;
         gardener.reads("Written down").await?;
+        if gardener.counts("[data-late] > li").await? > 0 {
+            gardener.driver.execute("document.querySelector('main .quiet .act').click()", Vec::new()).await?;
+            gardener.comes_to_count("[data-late] > li", 0).await?;
+        }
         let done = gardener.counts("[data-done] > li").await?;
         gardener.clicks_on("[data-due] .tick").await?;
         gardener.comes_to_count("[data-done] > li", done + 1).await?;
         if name == "rounds" {
             gardener.clicks_on("[data-due] .what").await?;
         }
+        gardener.driver.execute("document.querySelector('main').scrollTop = 0; scrollTo(0, 0)", Vec::new()).await?;
         gardener.takes_picture(&folder.join(format!("{name}.png"))).await?;
         gardener.leaves().await?;
     }

@@ -54,7 +54,15 @@ async fn a_round_is_walked_with_keys_alone_and_a_guest_only_looks() -> Result<()
     gardener.presses("5").await?;
     gardener.reads("Monday, 5 April 2027").await?;
     gardener.reads("Written down").await?;
-    // Whatever is late comes first.
+    // Whatever is late comes first; nobody has to tick a month away.
+    let late = gardener.counts("[data-late] > li").await?;
+    assert!(late > 1, "the premise: nothing was written down yet, {late}");
+    gardener.presses("j").await?;
+    gardener.sees("[data-late] .hand").await?;
+    gardener.presses(Key::Escape + "").await?;
+    gardener.tabs_to_button(&format!("all {late} were done on their days")).await?;
+    gardener.presses(Key::Enter + "").await?;
+    gardener.comes_to_count("[data-late] > li", 0).await?;
     let open = "li:has(> .tick:enabled)";
     let many = gardener.counts(open).await?;
     gardener.presses("j").await?;

@@ -32,6 +32,9 @@ function number(after?: string): string {
 /** How long to wait before what was not answered is sent again (ms). */
 const WAITS = [300, 1500, 4000];
 
+/** As many entries as the server takes at once. */
+const AT_ONCE = 200;
+
 /** The place of a line's work. */
 export function placeOf(line: RoundLine): At {
   return { bed: line.task.bed, patch: line.task.patch, rect: null };
@@ -121,6 +124,21 @@ export class RoundsState {
     return this.write({ what: { kind: 'left-out', work: line.task.work }, at: placeOf(line) }, line.task.key, 'away');
   }
 
+  /** What is late was done, each on its day, and only not written down. */
+  async catchUp(late: RoundLine[]): Promise<void> {
+    const entry = (line: RoundLine): JournalEntry => ({
+      id: number(),
+      day: line.due,
+      at: placeOf(line),
+      what: line.told,
+      words: '',
+      instead_of: null,
+    });
+    for (let at = 0; at < late.length; at += AT_ONCE) {
+      if (!(await this.keep(late.slice(at, at + AT_ONCE).map(entry)))) return;
+    }
+  }
+
   /** Strikes an entry out. */
   strike({ entry }: JournalLine): Promise<boolean> {
     return this.write({ what: { kind: 'struck', entry: entry.id }, at: entry.at, day: entry.day, after: entry.id });
@@ -131,8 +149,15 @@ export class RoundsState {
     const { what, at, words = '', day = this.day, after } = draft;
     const entry: JournalEntry = { id: number(after), day, at, what, words, instead_of: null };
     if (key && shows) this.onItsWay = { ...this.onItsWay, [key]: shows };
+    const kept = await this.keep([entry]);
+    if (key) this.onItsWay = Object.fromEntries(Object.entries(this.onItsWay).filter(([other]) => other !== key));
+    return kept;
+  }
+
+  /** Keeps entries, and reads the day anew; whether they are kept. */
+  private async keep(entries: JournalEntry[]): Promise<boolean> {
     try {
-      await this.send(entry);
+      await this.send(entries);
       this.trouble = '';
       await this.read();
       return true;
@@ -140,15 +165,13 @@ export class RoundsState {
       if (!(error instanceof Refused)) throw error;
       this.trouble = upper(error.problem.detail);
       return false;
-    } finally {
-      if (key) this.onItsWay = Object.fromEntries(Object.entries(this.onItsWay).filter(([other]) => other !== key));
     }
   }
 
-  private async send(entry: JournalEntry): Promise<void> {
+  private async send(entries: JournalEntry[]): Promise<void> {
     for (const wait of [...WAITS, null]) {
       try {
-        await api.writeDown(this.garden.view.id, [entry]);
+        await api.writeDown(this.garden.view.id, entries);
         return;
       } catch (error) {
         const again = error instanceof Refused && (error.problem.status === 0 || error.problem.again === true);

@@ -88,6 +88,15 @@ describe('a tap', () => {
     expect(rounds.trouble).toBe('No');
   });
 
+  it('for all that is late writes each on its own day, as one', async () => {
+    server();
+    const rounds = await opened();
+    const late = [line(1), { ...line(2), due: '2027-04-01' }];
+    await rounds.catchUp(late);
+    expect(sent).toHaveLength(2);
+    expect(rounds.trouble).toBe('');
+  });
+
   it('that puts work off takes its line away', async () => {
     server();
     const rounds = await opened();

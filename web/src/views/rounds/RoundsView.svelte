@@ -94,6 +94,14 @@
   {:else}
     {#if late.length > 0}
       <h3>Late</h3>
+      {#if rounds.mayWrite && late.length > 1}
+        <p class="quiet">
+          Not written down as done.
+          <button class="act min-h-8" onclick={() => rounds.catchUp(late)}
+            >all {late.length} were done on their days</button
+          >
+        </p>
+      {/if}
       <ul class="walk" data-late>
         {#each late as line (line.task.key)}<WalkLine {rounds} {line} />{/each}
       </ul>
