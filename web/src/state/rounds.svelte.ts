@@ -62,9 +62,11 @@ export class RoundsState {
   /** What is to be done and what was, with what was just tapped. */
   readonly lines = $derived.by((): RoundLine[] | null => {
     if (!this.rounds) return null;
-    return this.rounds.lines
+    const lines = this.rounds.lines
       .filter((line) => this.onItsWay[line.task.key] !== 'away')
       .map((line) => (this.onItsWay[line.task.key] === 'done' ? { ...line, done: true, late: 0 } : line));
+    // As they are shown, so that the next line by keys is the next one seen.
+    return [...lines.filter((line) => !line.done), ...lines.filter((line) => line.done)];
   });
   readonly ahead = $derived.by(() => this.rounds?.ahead ?? []);
   readonly inHand = $derived.by(() => this.lines?.find((line) => line.task.key === this.hand) ?? null);

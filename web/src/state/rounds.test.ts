@@ -68,12 +68,21 @@ describe('a tap', () => {
     server('cut', 'cut');
     const rounds = await opened();
     const done = rounds.done(line(1));
-    expect(rounds.lines?.map((one) => one.done)).toEqual([true, false]);
+    const shown = () => rounds.lines?.map((one) => [one.task.patch, one.done]);
+    expect(shown()).toEqual([
+      [2, false],
+      [1, true],
+    ]);
+    rounds.step(1);
+    expect(rounds.inHand?.task.patch).toBe(2);
     await vi.runAllTimersAsync();
     expect(await done).toBe(true);
     expect(sent).toHaveLength(3);
     expect(new Set(sent).size).toBe(1);
-    expect(rounds.lines?.map((one) => one.done)).toEqual([true, false]);
+    expect(shown()).toEqual([
+      [2, false],
+      [1, true],
+    ]);
     expect(rounds.trouble).toBe('');
   });
 
@@ -81,10 +90,10 @@ describe('a tap', () => {
     server(422);
     const rounds = await opened();
     const done = rounds.done(line(1));
-    expect(rounds.lines?.[0]?.done).toBe(true);
+    expect(rounds.lines?.[1]?.done).toBe(true);
     await vi.runAllTimersAsync();
     expect(await done).toBe(false);
-    expect(rounds.lines?.[0]?.done).toBe(false);
+    expect(rounds.lines?.some((one) => one.done)).toBe(false);
     expect(rounds.trouble).toBe('No');
   });
 
