@@ -21,7 +21,11 @@ async fn a_morning_s_round_is_walked_with_a_thumb_and_what_was_tapped_wrongly_is
     gardener.comes_to_count("[data-written] > li", 1).await?;
     gardener.driver.refresh().await?;
     gardener.comes_to_count("[data-done] > li", 1).await?;
-    // Struck out, it is to be done again.
+    // Tapped once more it is struck out, and is to be done again; so it is from the list of what was written.
+    gardener.clicks_on("[data-done] .tick").await?;
+    gardener.comes_to_count("[data-due] > li", due).await?;
+    gardener.clicks_on("[data-due] .tick").await?;
+    gardener.comes_to_count("[data-written] > li", 1).await?;
     gardener.clicks("strike it out").await?;
     gardener.comes_to_count("[data-due] > li", due).await?;
     gardener.reads("Nothing yet of this day").await?;
@@ -63,10 +67,15 @@ async fn a_round_is_walked_with_keys_alone_and_a_guest_only_looks() -> Result<()
     gardener.tabs_to_button(&format!("all {late} were done on their days")).await?;
     gardener.presses(Key::Enter + "").await?;
     gardener.comes_to_count("[data-late] > li", 0).await?;
-    let open = "li:has(> .tick:enabled)";
+    let open = ".tick[aria-pressed=false]";
     let many = gardener.counts(open).await?;
     gardener.presses("j").await?;
     gardener.sees(".walk .hand").await?;
+    gardener.presses("d").await?;
+    gardener.comes_to_count("[data-written] > li", 1).await?;
+    gardener.chords(&[Key::Control], 'z').await?;
+    gardener.comes_to_count("[data-done] > li", 0).await?;
+    gardener.comes_to_count(open, many).await?;
     gardener.presses("d").await?;
     gardener.comes_to_count("[data-done] > li", 1).await?;
     gardener.presses(Key::Escape + "").await?;
@@ -96,4 +105,27 @@ async fn a_round_is_walked_with_keys_alone_and_a_guest_only_looks() -> Result<()
     assert!(!guest.page().await?.contains("strike it out"));
     gardener.leaves().await?;
     guest.leaves().await
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn what_is_tapped_and_written_while_the_garden_cannot_be_reached_waits_and_is_kept_once() -> Result<(), Failure> {
+    let (stage, way) = Stage::open_with_a_way().await?;
+    let gardener = stage.gardener(390, 844).await?;
+    gardener.opens("Tern Court").await?;
+    gardener.clicks_on("nav .first").await?;
+    gardener.reads("Written down").await?;
+    way.is_cut();
+    gardener.clicks_on(".tick").await?;
+    gardener.comes_to_count("[data-done] > li", 1).await?;
+    gardener.reads("1 entry waits here until the garden can be reached").await?;
+    gardener.fills("journal-words", "the first shower for weeks").await?;
+    gardener.clicks("write it down").await?;
+    gardener.reads("2 entries wait here until the garden can be reached").await?;
+    way.is_open();
+    gardener.clicks("send now").await?;
+    gardener.comes_to_count("[data-waiting]", 0).await?;
+    gardener.reads("Noted: the first shower for weeks").await?;
+    gardener.driver.refresh().await?;
+    gardener.comes_to_count("[data-written] > li", 2).await?;
+    gardener.leaves().await
 }

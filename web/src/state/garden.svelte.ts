@@ -14,7 +14,9 @@ import type { Question } from '../generated/Question';
 import type { Patch } from '../generated/Patch';
 import type { PatchReckoning } from '../generated/PatchReckoning';
 import type { SeasonView } from '../generated/SeasonView';
+import { isLost, untilAnswered } from './again';
 import { after, glanced } from './changed';
+import { Outbox } from './outbox.svelte';
 import { rememberNeedle } from './lately';
 
 /** A patch of the shown year with all that belongs to it. */
@@ -42,6 +44,8 @@ export class GardenState {
   seasonDrawn: { revision: number; on: string; view: SeasonView } | null = null;
   /** The season is on the table, so that it is wanted with every answer. */
   wantsSeason = false;
+  /** Entries of its journal on their way. */
+  readonly outbox: Outbox;
   private queue: Promise<unknown> = Promise.resolve();
   private looking = false;
 
@@ -50,6 +54,7 @@ export class GardenState {
     readonly catalogue: Catalogue,
   ) {
     this.take(view);
+    this.outbox = new Outbox(view.id);
     this.needle = view.reckoning.season.needle;
   }
 
@@ -217,27 +222,20 @@ export class GardenState {
    */
   private async carry(change: OnItsWay): Promise<boolean | null> {
     const { request, tell } = change;
-    for (const wait of [...WAITS, null]) {
-      try {
-        await this.came(request, await api.change(request));
-        this.unanswered = null;
-        this.settle();
-        tell(true);
-        return true;
-      } catch (error) {
-        const lost = isLost(error);
-        if ((lost || isBusy(error)) && wait !== null) {
-          await new Promise((resolve) => setTimeout(resolve, wait));
-          continue;
-        }
-        this.unanswered = lost ? change : null;
-        this.report(lost ? unknownFate() : error, request.does.do === 'command' ? request.does.command : null);
-        if (lost) return null;
-        tell(false);
-        return false;
-      }
+    try {
+      await untilAnswered(WAITS, async () => this.came(request, await api.change(request)));
+      this.unanswered = null;
+      this.settle();
+      tell(true);
+      return true;
+    } catch (error) {
+      const lost = isLost(error);
+      this.unanswered = lost ? change : null;
+      this.report(lost ? unknownFate() : error, request.does.do === 'command' ? request.does.command : null);
+      if (lost) return null;
+      tell(false);
+      return false;
     }
-    return null;
   }
 
   private async came(request: Request, outcome: Outcome): Promise<void> {
@@ -288,16 +286,6 @@ const NOTHING_MADE: NumbersMade = {
 
 /** How long to wait before a change is sent again that was not answered (ms). */
 const WAITS = [200, 1000];
-
-/** Whether no answer came at all. */
-function isLost(error: unknown): boolean {
-  return error instanceof Refused && error.problem.status === 0;
-}
-
-/** Whether the server had no time for it, and changed nothing. */
-function isBusy(error: unknown): boolean {
-  return error instanceof Refused && error.problem.again === true;
-}
 
 function unknownFate(): Refused {
   const detail =

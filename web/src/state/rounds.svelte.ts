@@ -22,18 +22,8 @@ export interface Draft {
   after?: string;
 }
 
-/** A number for an entry: by the clock, but always after the entry it is about, which another clock may have numbered. */
-function number(after?: string): string {
-  const before = after === undefined ? 0 : Number.parseInt(after.replaceAll('-', '').slice(0, 12), 16);
-  const now = Date.now();
-  return before < now ? v7() : v7({ msecs: before + 1 });
-}
-
-/** How long to wait before what was not answered is sent again (ms). */
-const WAITS = [300, 1500, 4000];
-
-/** As many entries as the server takes at once. */
-const AT_ONCE = 200;
+/** The household's day has come everywhere by then, and is over (ms). */
+const DAY_AND_A_HALF = 36 * 3600 * 1000;
 
 /** The place of a line's work. */
 export function placeOf(line: RoundLine): At {
@@ -48,8 +38,11 @@ export class RoundsState {
   private rounds: Rounds | null = $state.raw(null);
   written: JournalLine[] | null = $state.raw(null);
   /** What was tapped and is on its way, by the task's key: it shows at once. */
-  private onItsWay: Partial<Record<string, 'done' | 'away'>> = $state.raw({});
+  private shown: Partial<Record<string, { entry: JournalEntry; as: 'done' | 'away' }>> = $state.raw({});
+  /** What was written last here, which can be taken back. */
+  last: JournalEntry | null = $state.raw(null);
   private asked = 0;
+  private numbered = 0;
 
   constructor(readonly garden: GardenState) {
     this.day = garden.view.today;
@@ -63,8 +56,8 @@ export class RoundsState {
   readonly lines = $derived.by((): RoundLine[] | null => {
     if (!this.rounds) return null;
     const lines = this.rounds.lines
-      .filter((line) => this.onItsWay[line.task.key] !== 'away')
-      .map((line) => (this.onItsWay[line.task.key] === 'done' ? { ...line, done: true, late: 0 } : line));
+      .filter((line) => this.shown[line.task.key]?.as !== 'away')
+      .map((line) => (this.shown[line.task.key]?.as === 'done' ? { ...line, done: true, late: 0 } : line));
     // As they are shown, so that the next line by keys is the next one seen.
     return [...lines.filter((line) => !line.done), ...lines.filter((line) => line.done)];
   });
@@ -127,39 +120,59 @@ export class RoundsState {
   }
 
   /** What is late was done, each on its day, and only not written down. */
-  async catchUp(late: RoundLine[]): Promise<void> {
-    const entry = (line: RoundLine): JournalEntry => ({
-      id: number(),
-      day: line.due,
-      at: placeOf(line),
-      what: line.told,
-      words: '',
-      instead_of: null,
-    });
-    for (let at = 0; at < late.length; at += AT_ONCE) {
-      if (!(await this.keep(late.slice(at, at + AT_ONCE).map(entry)))) return;
-    }
+  catchUp(late: RoundLine[]): Promise<boolean> {
+    return this.keep(late.map((line) => this.entry({ what: line.told, at: placeOf(line), day: line.due })));
+  }
+
+  /** The entry by which a line was done on this day, where there is one: it may be struck out again. */
+  doneBy(line: RoundLine): JournalLine | undefined {
+    return this.written?.findLast(
+      ({ entry }) => entry.at.patch === line.task.patch && entry.what.kind === line.told.kind,
+    );
   }
 
   /** Strikes an entry out. */
-  strike({ entry }: JournalLine): Promise<boolean> {
-    return this.write({ what: { kind: 'struck', entry: entry.id }, at: entry.at, day: entry.day, after: entry.id });
+  strike(entry: JournalEntry): Promise<boolean> {
+    this.last = null;
+    return this.keep([
+      this.entry({ what: { kind: 'struck', entry: entry.id }, at: entry.at, day: entry.day, after: entry.id }),
+    ]);
   }
 
-  /** Writes something down; sent again under the same number until it is answered, so that it is kept once. */
+  /** Writes something down. */
   async write(draft: Draft, key?: string, shows?: 'done' | 'away'): Promise<boolean> {
-    const { what, at, words = '', day = this.day, after } = draft;
-    const entry: JournalEntry = { id: number(after), day, at, what, words, instead_of: null };
-    if (key && shows) this.onItsWay = { ...this.onItsWay, [key]: shows };
+    const entry = this.entry(draft);
+    if (key && shows) this.shown = { ...this.shown, [key]: { entry, as: shows } };
     const kept = await this.keep([entry]);
-    if (key) this.onItsWay = Object.fromEntries(Object.entries(this.onItsWay).filter(([other]) => other !== key));
+    if (kept) this.last = entry;
     return kept;
   }
 
-  /** Keeps entries, and reads the day anew; whether they are kept. */
+  /** Sends what waits once more. */
+  again(): Promise<boolean> {
+    return this.keep([]);
+  }
+
+  private entry({ what, at, words = '', day = this.day, after }: Draft): JournalEntry {
+    return { id: this.number(after), day, at, what, words, instead_of: null };
+  }
+
+  /**
+   * A number for an entry: by the clock, but after the one before and after the entry it is about, which another clock may have
+   * numbered, and never later than the household's own day, whatever this clock says.
+   */
+  private number(after?: string): string {
+    const latest = Date.parse(`${this.garden.view.today}T00:00:00Z`) + DAY_AND_A_HALF;
+    const about = after === undefined ? 0 : Number.parseInt(after.replaceAll('-', '').slice(0, 12), 16);
+    this.numbered = Math.max(Math.min(Date.now(), latest), this.numbered + 1, about + 1);
+    return v7({ msecs: this.numbered });
+  }
+
+  /** Keeps entries and reads the day anew; false where they are refused. What is not answered waits, and is shown as done. */
   private async keep(entries: JournalEntry[]): Promise<boolean> {
+    const { outbox } = this.garden;
     try {
-      await this.send(entries);
+      if (!(await outbox.send(entries))) return true;
       this.trouble = '';
       await this.read();
       return true;
@@ -167,19 +180,10 @@ export class RoundsState {
       if (!(error instanceof Refused)) throw error;
       this.trouble = upper(error.problem.detail);
       return false;
-    }
-  }
-
-  private async send(entries: JournalEntry[]): Promise<void> {
-    for (const wait of [...WAITS, null]) {
-      try {
-        await api.writeDown(this.garden.view.id, entries);
-        return;
-      } catch (error) {
-        const again = error instanceof Refused && (error.problem.status === 0 || error.problem.again === true);
-        if (!again || wait === null) throw error;
-        await new Promise((resolve) => setTimeout(resolve, wait));
-      }
+    } finally {
+      // What waits no longer is either in what was read, or refused.
+      const waits = (one: JournalEntry) => outbox.waiting.includes(one);
+      this.shown = Object.fromEntries(Object.entries(this.shown).filter(([, one]) => one && waits(one.entry)));
     }
   }
 }

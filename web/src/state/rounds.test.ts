@@ -2,6 +2,7 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { RoundLine } from '../generated/RoundLine';
 import type { GardenState } from './garden.svelte';
+import { Outbox } from './outbox.svelte';
 import { RoundsState } from './rounds.svelte';
 
 const DAY = '2027-04-05';
@@ -48,7 +49,7 @@ function server(...answers: ('cut' | number)[]): void {
 }
 
 async function opened(): Promise<RoundsState> {
-  const garden = { view: { id: 3, today: DAY }, mayChange: true } as unknown as GardenState;
+  const garden = { view: { id: 3, today: DAY }, mayChange: true, outbox: new Outbox(3) } as unknown as GardenState;
   const rounds = new RoundsState(garden);
   await rounds.read();
   return rounds;
@@ -97,6 +98,59 @@ describe('a tap', () => {
     expect(rounds.trouble).toBe('No');
   });
 
+  it('that is never answered waits, shown as done, and is sent before what comes after it', async () => {
+    server('cut', 'cut', 'cut', 'cut', 'cut', 'cut');
+    const rounds = await opened();
+    const { outbox } = rounds.garden;
+    const first = rounds.done(line(1));
+    await vi.runAllTimersAsync();
+    expect(await first).toBe(true);
+    expect(outbox.waiting).toHaveLength(1);
+    expect(rounds.lines?.find((one) => one.task.patch === 1)?.done).toBe(true);
+    const second = rounds.write({ what: { kind: 'weeded' }, at: { bed: 1, patch: null, rect: null } });
+    await vi.runAllTimersAsync();
+    await second;
+    expect(outbox.waiting).toHaveLength(2);
+    expect(outbox.stuck).toBe(2);
+    const numbers = outbox.waiting.map((entry) => entry.id);
+    sent = [];
+    const again = rounds.again();
+    await vi.runAllTimersAsync();
+    expect(await again).toBe(true);
+    expect(sent).toEqual(numbers);
+    expect(outbox.waiting).toHaveLength(0);
+    expect(outbox.stuck).toBe(0);
+  });
+
+  it('of which one of several is refused keeps the others', async () => {
+    server('cut', 'cut', 'cut', 422, 422, 200);
+    const rounds = await opened();
+    const first = rounds.done(line(1));
+    await vi.runAllTimersAsync();
+    await first;
+    const second = rounds.done(line(2));
+    await vi.runAllTimersAsync();
+    expect(await second).toBe(false);
+    expect(rounds.garden.outbox.waiting).toHaveLength(0);
+    expect(rounds.trouble).toBe('No');
+    // Both together, the first alone, the second alone.
+    expect(sent.slice(3)).toEqual([sent[0], sent[4], sent[0], sent[4]]);
+  });
+
+  it('is numbered within the household’s day, however fast this clock is', async () => {
+    server();
+    const rounds = await opened();
+    vi.setSystemTime(new Date('2031-01-01T00:00:00Z'));
+    for (const patch of [1, 2, 1]) {
+      const done = rounds.done(line(patch));
+      await vi.runAllTimersAsync();
+      await done;
+    }
+    expect([...sent].sort()).toEqual(sent);
+    const made = sent.map((id) => new Date(Number.parseInt(id.replaceAll('-', '').slice(0, 12), 16)).toISOString());
+    expect(made.every((at) => at.startsWith('2027-04-06T12:00'))).toBe(true);
+  });
+
   it('for all that is late writes each on its own day, as one', async () => {
     server();
     const rounds = await opened();
@@ -127,7 +181,7 @@ describe('a tap', () => {
       words: '',
       instead_of: null,
     };
-    const struck = rounds.strike({ entry, by: null, at: '' });
+    const struck = rounds.strike(entry);
     await vi.runAllTimersAsync();
     expect(await struck).toBe(true);
     expect(sent[0]).toMatch(/^ffffff00-0001-7/);

@@ -1,5 +1,6 @@
 <script lang="ts">
   // Where in its bed: a small plan with the place marked.
+  import { outline } from '../../drawing/outline';
   import { useOpenGarden } from '../../state/context';
 
   let { bed, patch }: { bed: number; patch: number } = $props();
@@ -17,7 +18,7 @@
 {#if place && rect && long > 0}
   <svg class="mt-3 block" viewBox={`-0.3 -0.3 ${long + 0.6} ${wide + 0.6}`} style:max-height="130px" role="img">
     <title>{label}</title>
-    <rect class="bed" width={long} height={wide} />
+    <path class="bed" d={outline(place, 1 / garden.half)} />
     <rect class="place" x={rect.x} y={rect.y} width={rect.w} height={rect.h} />
   </svg>
   <p class="quiet">{place.name}</p>

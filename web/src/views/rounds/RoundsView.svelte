@@ -5,6 +5,7 @@
   import { useOpenGarden } from '../../state/context';
   import { RoundsState } from '../../state/rounds.svelte';
   import { fullDate, plusDays } from '../../words/dates';
+  import { count } from '../../words/lengths';
   import Ahead from './Ahead.svelte';
   import { ROUNDS_KEYS, type RoundsDoing } from './keys';
   import LineSlip from './LineSlip.svelte';
@@ -54,6 +55,12 @@
   };
 
   function key(event: KeyboardEvent) {
+    if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z' && rounds.last && !isTyping(event)) {
+      event.preventDefault();
+      event.stopPropagation();
+      void rounds.strike(rounds.last);
+      return;
+    }
     if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event)) return;
     const does = doing(ROUNDS_KEYS, event);
     if (does) {
@@ -65,7 +72,10 @@
   }
 </script>
 
-<svelte:window onkeydowncapture={key} />
+<svelte:window
+  onkeydowncapture={key}
+  onbeforeunload={(event) => garden.outbox.waiting.length > 0 && event.preventDefault()}
+/>
 
 <main class="plan px-4 pt-3 pb-8">
   <div class="day">
@@ -83,6 +93,13 @@
     {#if !rounds.isToday}<button class="act" onclick={() => rounds.to(garden.view.today)}>today</button>{/if}
   </div>
   {#if rounds.trouble}<p class="trouble" role="alert">{rounds.trouble}</p>{/if}
+  {#if garden.outbox.stuck > 0}
+    <p role="status" data-waiting>
+      {count(garden.outbox.stuck, 'entry waits', 'entries wait')} here until the garden can be reached, and
+      {garden.outbox.stuck === 1 ? 'is' : 'are'} sent with the next.
+      <button class="act min-h-8" onclick={() => rounds.again()}>send now</button>
+    </p>
+  {/if}
   {#if garden.view.garden.beds.length === 0}
     <p class="mt-6">
       There is no ground yet. <button class="act" onclick={() => desk.open('yard', null)}

@@ -25,6 +25,8 @@
       line.task.guess && !line.done ? `ready from about ${dayMonth(line.due)} on, by the usual warmth` : '',
     ].filter(Boolean),
   );
+  /** Tapped once more, what was done is struck out again. */
+  const by = $derived(line.done ? rounds.doneBy(line) : undefined);
   const inHand = $derived(rounds.hand === line.task.key);
 </script>
 
@@ -32,9 +34,12 @@
   {#if rounds.mayWrite}
     <button
       class="tick"
-      disabled={line.done}
-      aria-label={line.done ? `done: ${line.task.said}` : `done as planned: ${line.task.said}`}
-      onclick={() => rounds.done(line)}><span aria-hidden="true">{line.done ? '✓' : ''}</span></button
+      class:ticked={line.done}
+      disabled={line.done && !by}
+      aria-pressed={line.done}
+      aria-label={`done as planned: ${line.task.said}`}
+      onclick={() => (by ? rounds.strike(by.entry) : rounds.done(line))}
+      ><span aria-hidden="true">{line.done ? '✓' : ''}</span></button
     >
   {/if}
   <button class="what" aria-expanded={inHand} onclick={() => (rounds.hand = inHand ? null : line.task.key)}>
@@ -79,7 +84,7 @@
   .tick:disabled {
     cursor: default;
   }
-  .tick:disabled span {
+  .ticked span {
     border-color: var(--color-lichen);
   }
   .what {

@@ -31,7 +31,7 @@
           <span class="quiet">{where(line)}</span>
         </span>
         <span class="quiet">{line.by ?? 'someone who has left'}</span>
-        {#if rounds.mayWrite}<button class="act" onclick={() => rounds.strike(line)}>strike it out</button>{/if}
+        {#if rounds.mayWrite}<button class="act" onclick={() => rounds.strike(line.entry)}>strike it out</button>{/if}
       </li>
     {/each}
   </ul>

@@ -12,4 +12,5 @@ export const ROUNDS_KEYS: Key<RoundsDoing>[] = [
   { press: ['d'], does: 'done', says: ['d', 'the line in hand is done, as it was planned'] },
   { press: ['l'], does: 'later', says: ['l', 'not today: the line in hand waits until tomorrow'] },
   { press: ['w'], does: 'write', says: ['w', 'write something down'] },
+  { says: ['Ctrl Z', 'strike out what was written last here'] },
 ];
