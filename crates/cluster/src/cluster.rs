@@ -6,6 +6,7 @@ use crate::keeper::{Durability, Keeper, Server};
 use crate::programs::Programs;
 use crate::renew::finish;
 use crate::{make, socket};
+use std::fs;
 use std::path::{Path, PathBuf};
 
 /// A running PostgreSQL, started again when it dies; dropping it stops the server and waits until it is down.
@@ -16,6 +17,19 @@ pub struct Cluster {
     socket: PathBuf,
     programs: Programs,
     _hold: Hold,
+    _scratch: Scratch,
+}
+
+/// A folder that nobody wants any more once its server is down.
+#[derive(Debug, Default)]
+struct Scratch(Option<PathBuf>);
+
+impl Drop for Scratch {
+    fn drop(&mut self) {
+        if let Some(folder) = &self.0 {
+            let _ = fs::remove_dir_all(folder);
+        }
+    }
 }
 
 impl Cluster {
@@ -41,7 +55,13 @@ impl Cluster {
         let socket = socket::folder(&server.folder)?;
         make::doors(&server.folder)?;
         let programs = server.programs.clone();
-        Ok(Cluster { keeper: Keeper::start(server, socket.clone())?, socket, programs, _hold: hold })
+        Ok(Cluster {
+            keeper: Keeper::start(server, socket.clone())?,
+            socket,
+            programs,
+            _hold: hold,
+            _scratch: Scratch::default(),
+        })
     }
 
     /// A server for tests, and the address of its own database: the one `TEST_DATABASE_URL` names, which all tests of a run
@@ -52,7 +72,9 @@ impl Cluster {
         }
         let folder = Path::new(env!("CARGO_MANIFEST_DIR")).join("../../target").join(name);
         let folder = std::path::absolute(&folder).unwrap_or(folder);
-        let cluster = Cluster::start(&reachable(&folder), Durability::Fast)?;
+        let folder = reachable(&folder);
+        let mut cluster = Cluster::start(&folder, Durability::Fast)?;
+        cluster._scratch = Scratch(Some(folder));
         let url = cluster.url("postgres");
         Ok((Some(cluster), url))
     }

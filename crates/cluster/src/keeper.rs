@@ -27,6 +27,8 @@ const FIRST_STARTS: u32 = 6;
 const SILENT: Duration = Duration::from_secs(60);
 /// Between two looks whether it answers.
 const BETWEEN: Duration = Duration::from_millis(20);
+/// Between two times it is told to end.
+const BETWEEN_WORDS: Duration = Duration::from_millis(500);
 /// The longest its log may be when it is started; then a new one is begun and one old one kept \[bytes\].
 const LONGEST_LOG: u64 = 4 * 1024 * 1024;
 
@@ -109,15 +111,16 @@ impl Keeper {
 
 impl Drop for Keeper {
     fn drop(&mut self) {
-        {
-            let mut state = self.shared.state();
-            state.stopping = true;
-            // SIGINT is PostgreSQL's fast shutdown: sessions are ended, everything is written.
-            if let Some(pid) = state.process {
-                let _ = kill(pid, Signal::SIGINT);
-            }
-        }
+        let mut state = self.shared.state();
+        state.stopping = true;
         self.shared.changed.notify_all();
+        // SIGINT is PostgreSQL's fast shutdown: sessions are ended, everything is written. One that has only just begun, below a
+        // shell that had it pass SIGINT over, does not hear it yet, so it is told until it is gone.
+        while let Some(pid) = state.process {
+            let _ = kill(pid, Signal::SIGINT);
+            state = self.shared.changed.wait_timeout(state, BETWEEN_WORDS).unwrap_or_else(PoisonError::into_inner).0;
+        }
+        drop(state);
         if let Some(thread) = self.thread.take() {
             let _ = thread.join();
         }
@@ -177,6 +180,7 @@ fn run(server: &Server, socket: &Path, shared: &Shared, answers: impl FnOnce()) 
     let mut state = shared.state();
     let _ = child.wait();
     state.process = None;
+    shared.changed.notify_all();
     match ready {
         Ok(true) => Ok(()),
         Ok(false) => Err(ClusterError::Failed { what: "postgres", said: said_since(&log, from) }),

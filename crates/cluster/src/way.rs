@@ -16,7 +16,11 @@ enum State {
     Open,
     Cut,
     Silent,
+    SilentWhenAsked,
 }
+
+/// PostgreSQL's word for 'are you there', and no more, begins with this.
+const SYNC: u8 = b'S';
 
 #[derive(Debug, Default)]
 struct Inner {
@@ -71,6 +75,11 @@ impl Way {
         self.state().state = State::Silent;
     }
 
+    /// Who asks whether anybody is there is answered; who then asks for more gets nothing any more on that connection, and nobody is told.
+    pub fn falls_silent_when_asked(&self) {
+        self.state().state = State::SilentWhenAsked;
+    }
+
     /// Whoever comes from now on gets through.
     pub fn is_open(&self) {
         self.state().state = State::Open;
@@ -93,18 +102,25 @@ fn lead(comes: TcpStream, socket: &Path, inner: &Arc<Mutex<Inner>>) -> io::Resul
     let (from, to) = (comes.try_clone()?, server.try_clone()?);
     lock().going.push((comes.try_clone()?, server.try_clone()?));
     let there = Arc::clone(inner);
-    thread::spawn(move || pass(from, to, &there));
+    thread::spawn(move || {
+        pass(from, to, |said| match there.lock().unwrap_or_else(PoisonError::into_inner).state {
+            State::Silent => true,
+            State::SilentWhenAsked => said.first() != Some(&SYNC),
+            State::Open | State::Cut => false,
+        })
+    });
     let back = Arc::clone(inner);
-    thread::spawn(move || pass(server, comes, &back));
+    thread::spawn(move || pass(server, comes, |_| back.lock().unwrap_or_else(PoisonError::into_inner).state == State::Silent));
     Ok(())
 }
 
-/// Hands on what is said. What was once not handed on leaves a hole, so nothing is handed on after it.
-fn pass(mut from: impl Read, mut to: impl Write, inner: &Mutex<Inner>) {
+/// Hands on what is said until some of it is not heard. What was once not handed on leaves a hole, so nothing is handed on after it.
+fn pass(mut from: impl Read, mut to: impl Write, unheard: impl Fn(&[u8]) -> bool) {
     let (mut buffer, mut deaf) = (vec![0; 65_536], false);
     while let Ok(read @ 1..) = from.read(&mut buffer) {
-        deaf = deaf || inner.lock().unwrap_or_else(PoisonError::into_inner).state == State::Silent;
-        if !deaf && to.write_all(&buffer[..read]).is_err() {
+        let said = &buffer[..read];
+        deaf = deaf || unheard(said);
+        if !deaf && to.write_all(said).is_err() {
             return;
         }
     }
