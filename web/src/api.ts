@@ -14,6 +14,7 @@ import type { JournalEntry } from './generated/JournalEntry';
 import type { JournalLine } from './generated/JournalLine';
 import type { WrittenDown } from './generated/WrittenDown';
 import type { Invited } from './generated/Invited';
+import type { Listed } from './generated/Listed';
 import type { Look } from './generated/Look';
 import type { Me } from './generated/Me';
 import type { Members } from './generated/Members';
@@ -158,8 +159,8 @@ export const api = {
     ask<ChangeLine[]>('GET', `/gardens/${garden}/changes${before === null ? '' : `?before=${before}`}`),
   garden: (garden: number, on: string | null) => ask<GardenView>('GET', `/gardens/${garden}${on ? `?on=${on}` : ''}`),
   /** Another day, by what is otherwise on it than on the day that was seen. */
-  look: ({ id, revision, today }: GardenView, on: string, was: string) =>
-    ask<Look>('GET', `/gardens/${id}/look?on=${on}&was=${was}&revision=${revision}&today=${today}`),
+  look: ({ id, revision, journal, today }: GardenView, on: string, was: string) =>
+    ask<Look>('GET', `/gardens/${id}/look?on=${on}&was=${was}&revision=${revision}&journal=${journal}&today=${today}`),
   /** Asks for a change; sent again after a lost answer, it is made once. */
   change: ({ garden, revision, key, on, season, does }: Request) => {
     const headers = { 'If-Match': `"${revision}"`, 'Idempotency-Key': key };
@@ -169,8 +170,18 @@ export const api = {
     return ask<Outcome>('POST', `/gardens/${garden}/${does.do}?on=${on}&season=${season}${number}`, undefined, headers);
   },
   /** What was written down of some days. */
-  journal: (garden: number, from: string, until: string) =>
-    ask<JournalLine[]>('GET', `/gardens/${garden}/journal?from=${from}&until=${until}`),
+  journal: (garden: number, from: string, until: string, patch: number | null = null) =>
+    ask<JournalLine[]>(
+      'GET',
+      `/gardens/${garden}/journal?from=${from}&until=${until}${patch === null ? '' : `&patch=${patch}`}`,
+    ),
+  /** Reads a journal from its file; what is there already stays as it is. */
+  importJournal: (garden: number, text: string) => ask<WrittenDown>('POST', `/gardens/${garden}/journal/import`, text),
+  /** Keeps a picture under its number, once, however often it is sent. */
+  keepPhoto: (garden: number, picture: string, jpeg: string) =>
+    ask<undefined>('PUT', `/gardens/${garden}/photos/${picture}`, { jpeg }),
+  /** Takes a picture away for good. */
+  forgetPhoto: (garden: number, picture: string) => ask<undefined>('DELETE', `/gardens/${garden}/photos/${picture}`),
   /** Writes entries down; each is kept once, however often it is sent. */
   writeDown: (garden: number, entries: JournalEntry[]) =>
     ask<WrittenDown>('POST', `/gardens/${garden}/journal`, { entries }),
@@ -199,6 +210,9 @@ export const api = {
       throw new Refused({ status: 0, title: 'No answer', detail: CUT_OFF });
     }
   },
+  /** Reads a table of varieties, own crops or lots; keeps nothing. */
+  readList: (garden: number, of: 'varieties' | 'own-crops' | 'lots', text: string) =>
+    ask<Listed>('POST', `/gardens/${garden}/list?of=${of}`, text),
   /** Reads a weather station's daily file; keeps nothing. */
   station: (garden: number, name: string, text: string) =>
     ask<StationRead>('POST', `/gardens/${garden}/station?name=${encodeURIComponent(name)}`, text),

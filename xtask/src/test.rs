@@ -9,7 +9,7 @@ const PARTS: [(&str, &[&str]); 6] = [
     ("core", &["crates/core", "crates/places"]),
     ("formats", &["crates/formats"]),
     ("store", &["crates/store"]),
-    ("server", &["crates/server"]),
+    ("server", &["crates/server", "crates/server-tests", "crates/page-types"]),
     ("browser", &["crates/browser-tests"]),
 ];
 

@@ -49,7 +49,7 @@ async fn main() -> Result<(), Failure> {
     let stage = Stage::open().await?;
     let gardener = stage.gardener(1280, 800).await?;
     gardener.opens("Quillet Lane").await?;
-    gardener.presses("3").await?;
+    gardener.presses("4").await?;
     gardener.reads("standing").await?;
     // In Corner bed the parsley has free ground before it.
     for _ in 0..4 {

@@ -63,7 +63,7 @@ async fn main() -> Result<(), Failure> {
     let stage = Stage::open().await?;
     let gardener = stage.gardener(1280, 800).await?;
     gardener.opens("Quillet Lane").await?;
-    gardener.presses("4").await?;
+    gardener.presses("5").await?;
     gardener.sees("[data-bar][data-crop=cabbage]").await?;
     gardener.driver.set_script_timeout(std::time::Duration::from_secs(60)).await?;
     let times: serde_json::Value = gardener.driver.execute_async(MEASURE, Vec::new()).await?.convert()?;

@@ -1,7 +1,7 @@
 //! Takes the pictures of docs/screenshots from the demo households: `shots [FOLDER]`.
 
 use jiff::civil::date;
-use sparrow_browser_tests::Stage;
+use sparrow_browser_tests::{Gardener, Line, Stage};
 use std::path::{Path, PathBuf};
 use thirtyfour::Key;
 
@@ -21,7 +21,7 @@ async fn main() -> Result<(), Failure> {
     shot("sign-in").await?;
     gardener.opens("Quillet Lane").await?;
     shot("yard").await?;
-    gardener.presses("2").await?;
+    gardener.presses("3").await?;
     gardener.reads("No plan lies on the table").await?;
     gardener.presses("p").await?;
     gardener.reads("no plan is better").await?;
@@ -54,16 +54,12 @@ async fn main() -> Result<(), Failure> {
     gardener.driver.execute("document.querySelector('[data-found]').scrollIntoView({ block: 'start' })", Vec::new()).await?;
     shot("bed-arrange").await?;
     gardener.presses(Key::Escape + "").await?;
-    gardener.presses("4").await?;
+    gardener.presses("5").await?;
     gardener.reads("To settle").await?;
     gardener.sees("[data-bar]").await?;
     shot("season").await?;
-    gardener.presses("s").await?;
-    gardener.sees("[data-starts] li").await?;
-    shot("season-starts").await?;
     gardener.presses("c").await?;
     gardener.reads("Frost, as chances").await?;
-    shot("season-climate").await?;
     gardener.presses(Key::Escape + "").await?;
     gardener.clicks_on("[data-bar][data-crop=cabbage]").await?;
     gardener.reads("days to ripe").await?;
@@ -73,19 +69,29 @@ async fn main() -> Result<(), Failure> {
     gardener.clicks("The cabbage is not out in time").await?;
     gardener.reads("instead").await?;
     shot("season-slip").await?;
-    gardener.presses("h").await?;
-    gardener.fills("shelf-cells", "30").await?;
-    gardener.presses(Key::Tab + "").await?;
-    gardener.reads("Too many under the light").await?;
-    gardener.driver.execute("document.activeElement.blur(); document.querySelector('.slip').scrollTop = 0", Vec::new()).await?;
-    shot("season-shelf").await?;
-    gardener.clicks("undo").await?;
-    gardener.clicks("undo").await?;
-    gardener.opens_bed("Kitchen bed").await?;
-    shot("bed-last-years").await?;
-    gardener.clicks("sign out").await?;
-    gardener.opens("Tern Court").await?;
-    shot("yard-metric").await?;
+    gardener.presses(Key::Escape + "").await?;
+    gardener.presses("6").await?;
+    gardener.reads("To be sown until").await?;
+    gardener.clicks_on("[data-lot] .act").await?;
+    gardener.reads("How thick to sow").await?;
+    gardener.sees("[data-sums]").await?;
+    shot("tin").await?;
+    gardener.presses(Key::Escape + "").await?;
+    gardener.presses("2").await?;
+    gardener.reads("Nothing is written down yet").await?;
+    for (crop, by, many) in
+        [("tomato", "jars", "20"), ("carrot", "pounds", "40"), ("cabbage", "heads", "12"), ("maize", "ears", "60")]
+    {
+        gardener.presses("n").await?;
+        gardener.chooses("want-crop", crop).await?;
+        gardener.chooses("want-by", by).await?;
+        gardener.fills("want-many", many).await?;
+        gardener.clicks("keep this want").await?;
+        gardener.reads("squares for a week").await?;
+    }
+    gardener.clicks_on("[data-want] .act").await?;
+    gardener.reads("a plant gives").await?;
+    shot("wants").await?;
     gardener.clicks("sign out").await?;
     gardener.signs_up("Newcomer").await?;
     // Only its coordinates: towns are real, and these households are not.
@@ -98,27 +104,50 @@ async fn main() -> Result<(), Failure> {
     rounds(&folder).await
 }
 
-/// A morning in spring, wide and on the phone.
+/// A morning in spring, wide and on the phone; without a signal; and what stands beside its plan after it.
 async fn rounds(folder: &Path) -> Result<(), Failure> {
-    let stage = Stage::open_on(date(2027, 4, 5)).await?;
-    for (width, height, name) in [(1280, 800, "rounds"), (390, 844, "rounds-phone")] {
-        let gardener = stage.gardener(width, height).await?;
-        gardener.opens("Quillet Lane").await?;
-        gardener.clicks_on("nav .first").await?;
-        gardener.reads("Written down").await?;
-        if gardener.counts("[data-late] > li").await? > 0 {
-            gardener.driver.execute("document.querySelector('main .quiet .act').click()", Vec::new()).await?;
-            gardener.comes_to_count("[data-late] > li", 0).await?;
-        }
-        let done = gardener.counts("[data-done] > li").await?;
-        gardener.clicks_on("[data-due] .tick").await?;
-        gardener.comes_to_count("[data-done] > li", done + 1).await?;
-        if name == "rounds" {
-            gardener.clicks_on("[data-due] .what").await?;
-        }
+    let stage = Stage::open_on(date(2027, 5, 20)).await?;
+    let line = Line::to(stage.address()).await?;
+    let shot = async |gardener: &Gardener, name: &str| {
         gardener.driver.execute("document.querySelector('main').scrollTop = 0; scrollTo(0, 0)", Vec::new()).await?;
-        gardener.takes_picture(&folder.join(format!("{name}.png"))).await?;
-        gardener.leaves().await?;
+        gardener.takes_picture(&folder.join(format!("{name}.png"))).await
+    };
+    let gardener = stage.gardener(1280, 800).await?;
+    gardener.opens("Quillet Lane").await?;
+    gardener.clicks_on("nav button:nth-of-type(7)").await?;
+    gardener.reads("Written down").await?;
+    // One of what is late was only done today, the others on their days.
+    gardener.clicks_on("[data-late] [data-task$='sow-outside'] .tick").await?;
+    gardener.comes_to_count("[data-done] > li", 1).await?;
+    if gardener.counts("[data-late] > li").await? > 1 {
+        gardener.driver.execute("document.querySelector('main .quiet .act').click()", Vec::new()).await?;
+        gardener.comes_to_count("[data-late] > li", 0).await?;
     }
-    Ok(())
+    shot(&gardener, "rounds").await?;
+    gardener.presses("5").await?;
+    gardener.sees("[data-bar] .plan").await?;
+    gardener.clicks_on("[data-bar]:has(.plan)").await?;
+    gardener.reads("As it was written down").await?;
+    gardener.driver.execute("document.querySelector('[data-bar] .plan').scrollIntoView({ block: 'center' })", Vec::new()).await?;
+    gardener.takes_picture(&folder.join("season-lived.png")).await?;
+    gardener.opens_bed("Pear bed").await?;
+    gardener.clicks("set it out").await?;
+    gardener.clicks("print tags").await?;
+    gardener.sees("[data-tag] path").await?;
+    shot(&gardener, "tags").await?;
+    gardener.leaves().await?;
+
+    let phone = stage.gardener_at(&line.address, 390, 844).await?;
+    phone.opens("Quillet Lane").await?;
+    phone.clicks_on("nav .first").await?;
+    phone.reads("Kept in this browser").await?;
+    shot(&phone, "rounds-phone").await?;
+    line.is_cut();
+    for done in 1..=3 {
+        phone.clicks_on("[data-due] .tick[aria-pressed=false]").await?;
+        phone.reads(&format!("{done} entr")).await?;
+    }
+    phone.reads("3 entries wait here").await?;
+    shot(&phone, "rounds-no-signal").await?;
+    phone.leaves().await
 }

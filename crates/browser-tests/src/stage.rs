@@ -7,6 +7,7 @@ use std::process::Stdio;
 use std::sync::atomic::{AtomicU32, Ordering};
 use std::time::Duration;
 use thirtyfour::common::print::{PrintOrientation, PrintParameters};
+use thirtyfour::error::WebDriverErrorInner;
 use thirtyfour::prelude::*;
 use thirtyfour::{Key, TypingData};
 use tokio::process::{Child, Command};
@@ -20,6 +21,21 @@ pub const TODAY: jiff::civil::Date = jiff::civil::date(2026, 11, 23);
 /// Noon of a day: the same day nearly everywhere.
 fn noon(day: jiff::civil::Date) -> Result<jiff::Timestamp, jiff::Error> {
     Ok(day.at(12, 0, 0, 0).to_zoned(jiff::tz::TimeZone::UTC)?.timestamp())
+}
+
+/// Does something with an element once more, when the page has drawn it anew in between: nobody who looks at it would notice.
+async fn redrawn<T>(does: impl AsyncFn() -> WebDriverResult<T>) -> WebDriverResult<T> {
+    let end = tokio::time::Instant::now() + PATIENCE;
+    loop {
+        match does().await {
+            Err(error) if matches!(error.as_inner(), WebDriverErrorInner::StaleElementReference(_)) => {
+                if tokio::time::Instant::now() >= end {
+                    return Err(error);
+                }
+            }
+            done => return done,
+        }
+    }
 }
 
 /// A running server with a driver for browsers.
@@ -76,6 +92,11 @@ impl Stage {
 
     /// A new browser with nothing in its pockets, in a window of that size.
     pub async fn gardener(&self, width: u32, height: u32) -> Result<Gardener, Failure> {
+        self.gardener_at(&self.aside.address, width, height).await
+    }
+
+    /// The same, which reaches the server at another address, such as over a line that can be cut.
+    pub async fn gardener_at(&self, address: &str, width: u32, height: u32) -> Result<Gardener, Failure> {
         let mut wishes = DesiredCapabilities::chrome();
         for argument in [
             "--headless",
@@ -97,7 +118,7 @@ impl Stage {
         // The size is the page's; the window's own frame comes on top.
         let inner = driver.execute("return innerHeight", Vec::new()).await?.convert::<u32>()?;
         driver.set_window_rect(0, 0, width, height * 2 - inner.min(height)).await?;
-        Ok(Gardener { driver, address: self.aside.address.clone() })
+        Ok(Gardener { driver, address: address.to_string() })
     }
 }
 
@@ -157,7 +178,11 @@ impl Gardener {
 
     /// The first displayed element of a selector, once it is there.
     pub async fn sees(&self, css: &str) -> Result<WebElement, Failure> {
-        Ok(self.driver.query(By::Css(css)).wait(PATIENCE, Duration::from_millis(20)).and_displayed().first().await?)
+        Ok(redrawn(async || self.shown(By::Css(css)).await).await?)
+    }
+
+    async fn shown(&self, by: By) -> WebDriverResult<WebElement> {
+        self.driver.query(by).wait(PATIENCE, Duration::from_millis(20)).and_displayed().first().await
     }
 
     /// Waits until some text is to be read somewhere on the page, and fails with what is there instead.
@@ -194,16 +219,18 @@ impl Gardener {
     pub async fn clicks(&self, name: &str) -> Result<(), Failure> {
         let quoted = if name.contains('\'') { format!("\"{name}\"") } else { format!("'{name}'") };
         let path = format!("//*[self::button or self::a or self::label][normalize-space(.)={quoted}]");
-        let button =
-            self.driver.query(By::XPath(&path)).wait(PATIENCE, Duration::from_millis(20)).and_displayed().first().await?;
-        // A foot that sticks to the slip's end may lie over it.
-        button.scroll_into_view().await?;
-        Ok(button.click().await?)
+        let click = async || {
+            let button = self.shown(By::XPath(&path)).await?;
+            // A foot that sticks to the slip's end may lie over it.
+            button.scroll_into_view().await?;
+            button.click().await
+        };
+        Ok(redrawn(click).await?)
     }
 
     /// Clicks the first element of a selector.
     pub async fn clicks_on(&self, css: &str) -> Result<(), Failure> {
-        Ok(self.sees(css).await?.click().await?)
+        Ok(redrawn(async || self.shown(By::Css(css)).await?.click().await).await?)
     }
 
     /// Clicks a place in an element, in fractions of its width and height from the top left.
@@ -382,7 +409,7 @@ impl Gardener {
 
     /// Opens a bed in the Bed view; keys are for its squares then.
     pub async fn opens_bed(&self, name: &str) -> Result<(), Failure> {
-        self.presses("3").await?;
+        self.presses("4").await?;
         let select = thirtyfour::components::SelectElement::new(&self.sees("#which-bed").await?).await?;
         select.select_by_visible_text(name).await?;
         // The select keeps the focus; it goes back to the squares.

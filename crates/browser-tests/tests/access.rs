@@ -73,6 +73,7 @@ impl Walk {
         self.clicks("your account", "Where you are signed in").await?;
         self.gardener.clicks("to the gardens").await?;
         self.gardener.clicks("sign out").await?;
+        self.gardener.reads("Your own garden").await?;
         self.gardener.goes_to("/").await?;
         self.stops_at("start a new book").await?;
         self.gardener.enters_demo("Quillet Lane").await?;
@@ -101,7 +102,7 @@ impl Walk {
     }
 
     async fn bed(&mut self) -> Result<(), Failure> {
-        self.presses("3", "standing").await?;
+        self.presses("4", "standing").await?;
         self.enters("[data-crop=beet]", "What is known of it").await?;
         self.clicks("the sum", "close the sum").await?;
         self.gardener.presses(Key::Escape + "").await?;
@@ -115,6 +116,8 @@ impl Walk {
         ] {
             self.presses(key, says).await?;
         }
+        self.clicks("print tags", "cut along the dashes").await?;
+        self.gardener.presses(Key::Escape + "").await?;
         self.gardener.presses("a").await?;
         self.clicks("arrange", "What speaks for it").await?;
         self.gardener.presses(Key::Escape + "").await?;
@@ -129,7 +132,7 @@ impl Walk {
     }
 
     async fn season(&mut self) -> Result<(), Failure> {
-        self.presses("4", "To settle").await?;
+        self.presses("5", "To settle").await?;
         for (key, says) in [
             ("c", "Frost, as chances"),
             ("h", "On the way"),
@@ -143,8 +146,43 @@ impl Walk {
         self.enters("[data-free]", "squares").await
     }
 
+    async fn rounds(&mut self) -> Result<(), Failure> {
+        self.presses("7", "Written down").await?;
+        self.gardener.sets_day("round-day", "2027-05-20").await?;
+        self.stops_at("Thursday, 20 May 2027").await?;
+        self.clicks("what can hurt, all of it", "Only the stalks are eaten").await?;
+        self.gardener.clicks("back to the round").await?;
+        self.clicks("the walk", "walk in this order").await?;
+        self.gardener.clicks("leave it").await?;
+        self.gardener.clicks_on("[data-task*='-thin'] .what").await?;
+        self.stops_at("How are seedlings thinned?").await?;
+        self.gardener.clicks("put this away").await
+    }
+
+    async fn wants(&mut self) -> Result<(), Failure> {
+        self.presses("2", "Nothing is written down yet").await?;
+        self.presses("n", "Of what").await?;
+        self.gardener.chooses("want-crop", "carrot").await?;
+        self.gardener.fills("want-many", "20").await?;
+        self.gardener.clicks("keep this want").await?;
+        self.stops_at("squares for a week").await?;
+        self.clicks("change it", "What else there is to say").await?;
+        self.gardener.clicks("back").await
+    }
+
+    async fn tin(&mut self) -> Result<(), Failure> {
+        self.presses("6", "To be sown until").await?;
+        self.presses("n", "What it is").await?;
+        self.gardener.presses(Key::Escape + "").await?;
+        self.enters("[data-lot] .act", "of 100 come up").await?;
+        self.presses("t", "Seeds laid out").await?;
+        self.gardener.presses(Key::Escape + "").await?;
+        self.clicks("change it", "What else there is to say").await?;
+        self.gardener.clicks("back").await
+    }
+
     async fn turns(&mut self) -> Result<(), Failure> {
-        self.presses("2", "pieces of ground").await?;
+        self.presses("3", "pieces of ground").await?;
         for (key, says) in [("w", "Wishes"), ("r", "Which rule leads"), ("k", "Kept plans")] {
             self.presses(key, says).await?;
         }
@@ -165,8 +203,11 @@ async fn walks(size: (u32, u32)) -> Result<(), Failure> {
     walk.yard().await?;
     walk.bed().await?;
     walk.season().await?;
+    walk.wants().await?;
+    walk.tin().await?;
+    walk.rounds().await?;
     walk.turns().await?;
-    assert!(walk.stops >= 41, "{} stops", walk.stops);
+    assert!(walk.stops >= 46, "{} stops", walk.stops);
     assert!(walk.found.is_empty(), "{}", walk.found.join("\n\n"));
     walk.gardener.leaves().await
 }

@@ -291,3 +291,81 @@ async fn forty_six_slips_where_eighteen_fit_are_written_down_with_a_warning() ->
     gardener.comes_to_count("[data-crop=sweet-potato] .stem", 46).await?;
     gardener.leaves().await
 }
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_variety_is_written_from_its_packet_and_holds_where_it_is_planted() -> Result<(), Failure> {
+    let stage = Stage::open().await?;
+    let gardener = stage.gardener(1280, 800).await?;
+    gardener.opens("Quillet Lane").await?;
+    gardener.opens_bed("Gate bed").await?;
+    gardener.presses(",".repeat(7)).await?;
+    gardener.reads("28 April").await?;
+    gardener.selects("beet").await?;
+    assert_eq!(count(&gardener).await?, 36, "2 × 2 squares at 4 in");
+    gardener.clicks("it is a variety of our own").await?;
+    gardener.fills("variety-name", "Round Ember").await?;
+    gardener.fills("variety-days", "many").await?;
+    gardener.clicks("keep this variety").await?;
+    gardener.reads("“many” has no number in it").await?;
+    for (field, said) in [("variety-days", "70 to 80"), ("variety-along", "6 in"), ("variety-depth", "1 in")] {
+        gardener.fills(field, said).await?;
+    }
+    gardener.clicks("keep this variety").await?;
+    // By hand: 2 × 2 squares at 6 in, which is meant for both sides, are 16.
+    gardener.reads("16 plants, 6 in apart").await?;
+    gardener.reads("about Round Ember").await?;
+    gardener.clicks("the sum").await?;
+    gardener.reads("the distance on the packet of Round Ember").await?;
+    gardener.reads("70 to 80 from sowing").await?;
+    gardener.reads("1 in deep").await?;
+    gardener.clicks("close the sum").await?;
+    gardener.clicks("about Round Ember").await?;
+    gardener.fills("variety-own", "4 in").await?;
+    gardener.clicks("keep this variety").await?;
+    gardener.reads("36 plants, 4 in apart").await?;
+    // It may not be forgotten while something is planted of it.
+    gardener.clicks("about Round Ember").await?;
+    gardener.clicks("forget it").await?;
+    gardener.reads("name Round Ember").await?;
+    gardener.clicks("back").await?;
+    gardener.leaves().await
+}
+
+/// With keys alone from the search to the planted crop, but for the two lists of the form.
+#[tokio::test(flavor = "multi_thread")]
+async fn a_crop_that_the_book_lacks_is_told_by_its_relative_and_planted() -> Result<(), Failure> {
+    let stage = Stage::open().await?;
+    let gardener = stage.gardener(1280, 800).await?;
+    gardener.opens("Quillet Lane").await?;
+    gardener.opens_bed("Gate bed").await?;
+    gardener.presses("/hyacinth bean").await?;
+    gardener.reads("No crop of that name is in the book.").await?;
+    gardener.sees("[role=option][data-highlighted][data-label='hyacinth bean']").await?;
+    gardener.presses(Key::Enter + "").await?;
+    gardener.reads("Its nearest relative").await?;
+    assert_eq!(gardener.sees("[name=own-name]").await?.value().await?.as_deref(), Some("hyacinth bean"));
+    gardener.chooses("own-like", "common bean").await?;
+    gardener.chooses("own-way", "climbing poles or trellis").await?;
+    gardener.reads("It is cared for as common beans are.").await?;
+    for (field, said) in
+        [("own-plural", "hyacinth beans"), ("own-along", "12 in"), ("own-kills", "cold"), ("own-source", "a neighbour")]
+    {
+        gardener.fills(field, said).await?;
+    }
+    gardener.clicks("keep this crop").await?;
+    gardener.reads("“cold” is not a temperature").await?;
+    gardener.fills("own-kills", "33").await?;
+    gardener.clicks("keep this crop").await?;
+    // In hand at once: of 12 in, which is meant for both sides, one stands on each square.
+    gardener.reads("1 plant to a square").await?;
+    gardener.reads("A crop of your own, like common bean.").await?;
+    gardener.reads("dies at about 34 °F").await?;
+    // What it is called it is found by, and what it is like it is not taken for.
+    gardener.presses(Key::Escape + "").await?;
+    takes(&gardener, "hyacinth", "hyacinth bean").await?;
+    gardener.reads("A crop of your own, like common bean.").await?;
+    gardener.clicks("change it").await?;
+    gardener.clicks("forget it").await?;
+    gardener.reads("None yet.").await?;
+    gardener.leaves().await
+}

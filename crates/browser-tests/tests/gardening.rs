@@ -133,9 +133,9 @@ async fn every_view_is_printed() -> Result<(), Failure> {
     gardener.opens("Quillet Lane").await?;
     for (key, sees, says) in [
         ("1", "[data-kind=raised]", ["Yard", "Kitchen bed", "Pear bed"]),
-        ("2", "[data-cell]", ["Turns", "Kitchen bed", "2027"]),
-        ("3", "[data-patch]", ["bed", "standing", "carrot"]),
-        ("4", "[data-bar]", ["Season", "Gate bed", "Cabbage"]),
+        ("3", "[data-cell]", ["Turns", "Kitchen bed", "2027"]),
+        ("4", "[data-patch]", ["bed", "standing", "carrot"]),
+        ("5", "[data-bar]", ["Season", "Gate bed", "Cabbage"]),
     ] {
         gardener.presses(key).await?;
         gardener.sees(sees).await?;

@@ -154,7 +154,7 @@ async fn the_same_can_be_done_with_keys_alone() -> Result<(), Failure> {
         gardener.reads(&format!("{name} raised bed")).await?;
     }
     // The second bed is selected; the Bed view opens on it.
-    gardener.presses("3").await?;
+    gardener.presses("4").await?;
     gardener.reads("Nothing is laid out here this year").await?;
     gardener.tabs_to("[name=past-what]").await?;
     gardener.presses("tomato").await?;
@@ -244,7 +244,7 @@ async fn in_a_mild_november_a_newcomer_plants_for_winter_and_looks_ahead() -> Re
     gardener.clicks("measure the first bed (n)").await?;
     measures(&gardener, "Winter bed", "8 ft", "4 ft").await?;
 
-    gardener.presses("4").await?;
+    gardener.presses("5").await?;
     gardener.reads("Season 2026").await?;
     gardener.presses("s").await?;
     gardener.reads("on 23 November").await?;
@@ -269,7 +269,7 @@ async fn in_a_mild_november_a_newcomer_plants_for_winter_and_looks_ahead() -> Re
     gardener.presses(Key::Escape + "").await?;
 
     // Week by week through the winter: both stand, nothing is to settle, and the coming nights are told.
-    gardener.presses("4").await?;
+    gardener.presses("5").await?;
     gardener.reads("Nothing. Every planting has its day, its ground and its shelf.").await?;
     gardener.presses(".".repeat(5)).await?;
     gardener.reads("28 December: cold and heat").await?;

@@ -9,7 +9,7 @@ async fn season() -> Result<(Stage, Gardener), Failure> {
     let stage = Stage::open().await?;
     let gardener = stage.gardener(1280, 800).await?;
     gardener.opens("Quillet Lane").await?;
-    gardener.presses("4").await?;
+    gardener.presses("5").await?;
     gardener.reads("Season 2027").await?;
     gardener.sees("[data-bar][data-crop=cabbage]").await?;
     Ok((stage, gardener))
@@ -239,7 +239,7 @@ async fn on_a_phone_the_year_keeps_to_its_width_and_says_what_may_start() -> Res
     let stage = Stage::open().await?;
     let gardener = stage.gardener(390, 844).await?;
     gardener.opens("Tern Court").await?;
-    gardener.presses("4").await?;
+    gardener.presses("5").await?;
     gardener.reads("Season 2026/27").await?;
     gardener.sees("[data-bar]").await?;
     let wide = "return document.documentElement.scrollWidth - document.documentElement.clientWidth";
@@ -408,7 +408,7 @@ async fn a_new_garden_and_a_visitor_see_a_season_too() -> Result<(), Failure> {
     let gardener = stage.gardener(390, 844).await?;
     gardener.signs_up("Season Starter").await?;
     gardener.plans_a_bed("First bed", "8 ft", "4 ft").await?;
-    gardener.presses("4").await?;
+    gardener.presses("5").await?;
     gardener.reads("Nothing. Every planting has its day, its ground and its shelf.").await?;
     gardener.reads("Nothing to start, move or clear.").await?;
     gardener.clicks_on("[data-free]").await?;
@@ -419,7 +419,7 @@ async fn a_new_garden_and_a_visitor_see_a_season_too() -> Result<(), Failure> {
     visitor.reads("Gardens of").await?;
     visitor.clicks("Quillet Lane").await?;
     visitor.reads("growing places").await?;
-    visitor.presses("4").await?;
+    visitor.presses("5").await?;
     visitor.reads("Season 2027").await?;
     visitor.clicks_on("[data-bar][data-crop=cabbage]").await?;
     visitor.reads("When it may start here").await?;

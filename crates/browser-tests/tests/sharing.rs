@@ -11,7 +11,7 @@ async fn opens_bed(gardener: &Gardener, door: &str, garden: &str) -> Result<(), 
         gardener.clicks(garden).await?;
     }
     gardener.reads("growing places").await?;
-    gardener.presses("3").await?;
+    gardener.presses("4").await?;
     gardener.reads("standing").await
 }
 

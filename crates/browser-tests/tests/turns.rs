@@ -46,7 +46,7 @@ async fn three_years_are_remembered_and_the_next_ones_proposed_argued_and_laid_o
     adds_a_bed(&gardener, "Low bed").await?;
 
     // Three years of history, at the speed of memory; the slip of a past cell has the field.
-    gardener.presses("2").await?;
+    gardener.presses("3").await?;
     for (row, year, words) in [
         (0, 2026, "tomatoes, basil"),
         (1, 2026, "cabbages, radishes"),
@@ -122,7 +122,7 @@ async fn three_years_are_remembered_and_the_next_ones_proposed_argued_and_laid_o
     gardener.reads("What speaks for it").await?;
     gardener.clicks("plant it so").await?;
     gardener.sees("[data-patch]").await?;
-    gardener.presses("2").await?;
+    gardener.presses("3").await?;
     gardener.sees("[data-cell$=' 2027'] [data-kind=planted]").await?;
     gardener.leaves().await
 }
@@ -149,7 +149,7 @@ async fn the_years_are_worked_with_keys_alone_and_two_plans_compared() -> Result
     let stage = Stage::open().await?;
     let gardener = stage.gardener(1280, 800).await?;
     gardener.opens("Quillet Lane").await?;
-    gardener.presses("2").await?;
+    gardener.presses("3").await?;
     gardener.reads("No plan lies on the table").await?;
     proposes(&gardener).await?;
     gardener.tabs_to("[name=plan-name]").await?;

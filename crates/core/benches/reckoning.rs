@@ -8,7 +8,8 @@ use sparrow_core::growth::grower::Grower;
 use sparrow_core::growth::growing::Growing;
 use sparrow_core::known::Known;
 use sparrow_core::reckon::day::reckon;
-use sparrow_core::reckon::season::view;
+use sparrow_core::reckon::rounds::rounds;
+use sparrow_core::reckon::season::{tasks_between, view};
 use sparrow_core::search::arrange::asked::{Arranged, Arranging, BedWish};
 use sparrow_core::search::arrange::pose::arrange;
 use sparrow_core::season::course::course;
@@ -157,7 +158,9 @@ fn seasons(name: &str, garden: &Garden) {
         "  of the season: {} courses {courses:?}, hand-offs {handing:?}, risks {risk:?}, the rest lanes, shelf, tasks",
         all.len()
     );
-    println!("  asked for by themselves: the starts of every crop {calendar:?}");
+    let round = median(|| drop(black_box(rounds(known, needle))));
+    let tasks = median(|| drop(black_box(tasks_between(known, date(2027, 1, 1), date(2027, 12, 31)))));
+    println!("  asked for by themselves: the starts of every crop {calendar:?}, a round {round:?}, a year's steps {tasks:?}");
 }
 
 fn bench(criterion: &mut Criterion) {

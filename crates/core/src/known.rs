@@ -2,6 +2,7 @@
 //!
 //! It is made at the edge, once a request, and handed on by value; nothing in this crate keeps any of it.
 
+use crate::catalogue::varieties::variety_of;
 use crate::catalogue::{Catalogue, Crop, Way};
 use crate::climate::bed_soil::BedSoil;
 use crate::growth::grower::Grower;
@@ -16,6 +17,7 @@ use sparrow_facts::journal::SpokenOf;
 use sparrow_facts::patch::Patch;
 use sparrow_facts::rect::Rect;
 use sparrow_facts::refusal::Refusal;
+use sparrow_facts::timing::Means;
 
 /// All that a rule may know.
 ///
@@ -31,8 +33,10 @@ use sparrow_facts::refusal::Refusal;
 /// ```
 #[derive(Debug, Clone, Copy)]
 pub struct Known<'a> {
-    /// What the household said.
+    /// The garden, as the household planned it and as far as it is known, lived it.
     pub garden: &'a Garden,
+    /// The garden as it was planned.
+    pub plan: &'a Garden,
     /// What the book knows; a household's own varieties and crops stand in it too.
     pub catalogue: &'a Catalogue,
     /// The warmth of the garden's place, put to the catalogue's crops.
@@ -50,7 +54,8 @@ pub struct Known<'a> {
 impl<'a> Known<'a> {
     /// What is known of a garden. `grower` is that of its own site and almanac.
     pub fn new(garden: &'a Garden, catalogue: &'a Catalogue, grower: &'a Grower, today: Date) -> Self {
-        Known { garden, catalogue, grower, observed: Observed::NOTHING, spoken_of: SpokenOf::default(), today, work: Work::FREE }
+        let (observed, spoken_of) = (Observed::NOTHING, SpokenOf::default());
+        Known { garden, plan: garden, catalogue, grower, observed, spoken_of, today, work: Work::FREE }
     }
 
     /// The same for a request that may take so many steps.
@@ -58,9 +63,14 @@ impl<'a> Known<'a> {
         Known { work, ..self }
     }
 
-    /// The same, where something was written down in the journal.
-    pub fn seeing(self, observed: &'a Observed) -> Self {
-        Known { observed, ..self }
+    /// The same, where something was written down in the journal: `lived` is the garden as [`crate::lived::lived`] tells it.
+    pub fn seeing(self, observed: &'a Observed, lived: &'a Garden) -> Self {
+        Known { observed, garden: lived, ..self }
+    }
+
+    /// The same of the plan alone, which is what is changed.
+    pub fn planning(self) -> Self {
+        Known { garden: self.plan, ..self }
     }
 
     /// The same, where the journal speaks of numbers up to these.
@@ -73,7 +83,7 @@ impl<'a> Known<'a> {
     where
         'a: 'b,
     {
-        Known { garden, ..self }
+        Known { garden, plan: garden, ..self }
     }
 
     /// A bed of the garden.
@@ -104,7 +114,10 @@ impl<'a> Known<'a> {
     pub fn crop(self, crop: &str, way: Option<&str>) -> Result<(&'a Crop, &'a Way), Refusal> {
         let crop = self.catalogue.crop(crop).ok_or_else(|| Refusal::Unknown { what: "crop", key: crop.to_string() })?;
         let Some(key) = way else { return Ok((crop, &crop.ways[0])) };
-        let unknown = || Refusal::Unknown { what: "way of growing it", key: key.to_string() };
+        let unknown = || match variety_of(key) {
+            Some(variety) => Refusal::Unknown { what: "variety", key: variety.0.to_string() },
+            None => Refusal::Unknown { what: "way of growing it", key: key.to_string() },
+        };
         crop.way(key).map(|way| (crop, way)).ok_or_else(unknown)
     }
 
@@ -118,8 +131,10 @@ impl<'a> Known<'a> {
         bed.and_then(|id| self.garden.bed(id)).map_or_else(BedSoil::default, |bed| self.soil(bed))
     }
 
-    /// What a patch grows, as its household said; nothing when the catalogue does not know it.
+    /// What a patch grows, as its household said and as it was seen to come up; nothing when the catalogue does not know it.
     pub fn growing(self, patch: &Patch) -> Option<Growing<'a>> {
-        Growing::find(self.catalogue, patch)
+        let growing = Growing::find(self.catalogue, patch)?;
+        let up = self.observed.patch(patch.id).and_then(|story| story.up);
+        Some(Growing { up: up.filter(|_| growing.means == Means::Direct), ..growing })
     }
 }

@@ -11,6 +11,9 @@
 /// Is it worth going on?
 pub mod work;
 
+/// How much of a lot of seed comes up?
+pub mod seed;
+
 /// What does the book know of crops, families, neighbours and their figures?
 pub mod catalogue;
 
@@ -22,6 +25,9 @@ pub mod growth;
 
 /// What was seen to happen?
 pub mod observed;
+
+/// What stood and stands, as far as it was seen?
+pub mod lived;
 
 /// What is everything reckoned from?
 pub mod known;

@@ -5,32 +5,63 @@
 
 use sparrow_core::catalogue::Catalogue;
 
-const GENERA: [(&str, &[&str]); 18] = [
-    ("Brassicaceae", &["Brassica", "Eruca", "Raphanus", "Lepidium", "Lobularia"]),
+const GENERA: [(&str, &[&str]); 28] = [
+    ("Brassicaceae", &["Brassica", "Eruca", "Raphanus", "Lepidium", "Lobularia", "Armoracia", "Nasturtium"]),
     ("Solanaceae", &["Solanum", "Capsicum", "Physalis"]),
-    ("Fabaceae", &["Pisum", "Phaseolus", "Vicia", "Glycine", "Trifolium"]),
+    ("Fabaceae", &["Pisum", "Phaseolus", "Vicia", "Glycine", "Trifolium", "Vigna", "Arachis", "Lathyrus"]),
     ("Cucurbitaceae", &["Cucumis", "Cucurbita", "Citrullus"]),
     // Onions are Amaryllidaceae (subfamily Allioideae) since APG III, no longer Alliaceae or Liliaceae.
     ("Amaryllidaceae", &["Allium"]),
-    ("Apiaceae", &["Daucus", "Pastinaca", "Apium", "Petroselinum", "Anethum", "Coriandrum", "Foeniculum"]),
+    (
+        "Apiaceae",
+        &["Daucus", "Pastinaca", "Apium", "Petroselinum", "Anethum", "Coriandrum", "Foeniculum", "Anthriscus", "Levisticum"],
+    ),
     // Chenopodiaceae are within Amaranthaceae.
     ("Amaranthaceae", &["Beta", "Spinacia", "Amaranthus"]),
     (
         "Asteraceae",
-        &["Lactuca", "Cichorium", "Helianthus", "Tagetes", "Calendula", "Cosmos", "Matricaria", "Artemisia", "Cynara"],
+        &[
+            "Lactuca",
+            "Cichorium",
+            "Helianthus",
+            "Tagetes",
+            "Calendula",
+            "Cosmos",
+            "Matricaria",
+            "Artemisia",
+            "Cynara",
+            "Tragopogon",
+            "Pseudopodospermum",
+            "Achillea",
+            "Zinnia",
+            "Dahlia",
+        ],
     ),
-    ("Poaceae", &["Zea", "Secale"]),
+    ("Poaceae", &["Zea", "Secale", "Avena", "Triticum", "Cymbopogon"]),
     ("Malvaceae", &["Abelmoschus"]),
-    ("Lamiaceae", &["Ocimum", "Thymus", "Salvia", "Origanum", "Mentha", "Satureja"]),
+    ("Lamiaceae", &["Ocimum", "Thymus", "Salvia", "Origanum", "Mentha", "Satureja", "Melissa", "Lavandula", "Hyssopus"]),
     ("Convolvulaceae", &["Ipomoea"]),
-    ("Rosaceae", &["Fragaria"]),
+    ("Rosaceae", &["Fragaria", "Rubus"]),
     ("Polygonaceae", &["Rheum", "Rumex", "Fagopyrum"]),
     // Hydrophyllaceae, with Phacelia, are within Boraginaceae.
-    ("Boraginaceae", &["Borago", "Phacelia"]),
+    ("Boraginaceae", &["Borago", "Phacelia", "Symphytum"]),
     ("Tropaeolaceae", &["Tropaeolum"]),
     ("Asparagaceae", &["Asparagus"]),
     // Valerianaceae are within Caprifoliaceae.
     ("Caprifoliaceae", &["Valerianella"]),
+    ("Ericaceae", &["Vaccinium"]),
+    // Currants left Saxifragaceae.
+    ("Grossulariaceae", &["Ribes"]),
+    ("Vitaceae", &["Vitis"]),
+    ("Moraceae", &["Ficus"]),
+    ("Aizoaceae", &["Tetragonia"]),
+    ("Basellaceae", &["Basella"]),
+    ("Portulacaceae", &["Portulaca"]),
+    // Claytonia left Portulacaceae.
+    ("Montiaceae", &["Claytonia"]),
+    // Snapdragons left Scrophulariaceae.
+    ("Plantaginaceae", &["Antirrhinum"]),
+    ("Violaceae", &["Viola"]),
 ];
 
 #[test]

@@ -6,6 +6,7 @@ use sparrow_core::catalogue::Catalogue;
 use sparrow_core::change::command::{Command, plan};
 use sparrow_core::change::draft::{BedDraft, KindDraft, TrellisDraft, VolumeText};
 use sparrow_core::change::fixtures::FixtureDraft;
+use sparrow_core::change::lots::{AmountText, LotDraft};
 use sparrow_core::change::replan::PatchChange;
 use sparrow_core::change::season::SeasonChange;
 use sparrow_core::change::turns::TurnChange;
@@ -22,6 +23,7 @@ use sparrow_facts::history::Stood;
 use sparrow_facts::ids::{BedId, PatchId};
 use sparrow_facts::rect::Rect;
 use sparrow_facts::refusal::Refusal;
+use sparrow_facts::seed_lot::{GerminationTest, SeedKept};
 use sparrow_facts::site::{Freezes, Frost, Latitude, MonthDay, Site};
 use sparrow_facts::timing::{Means, Timing};
 use sparrow_facts::turns::{WishDraft, YearsOf};
@@ -97,7 +99,7 @@ pub fn quillet_lane(today: Date) -> Result<Garden, Refusal> {
     quillet_past(&mut plot)?;
     quillet_year(&mut plot)?;
     quillet_wishes(&mut plot)?;
-    Ok(plot.garden)
+    quillet_tin(plot)
 }
 
 fn quillet_past(plot: &mut Plot) -> Result<(), Refusal> {
@@ -208,6 +210,45 @@ fn quillet_year(plot: &mut Plot) -> Result<(), Refusal> {
 }
 
 /// What the household would like to grow every year, once the present one is over.
+/// A tin as tins are: some of this year, some nobody remembers buying.
+fn quillet_tin(mut plot: Plot) -> Result<Garden, Refusal> {
+    let lots: [(&str, &str, i16, Option<u8>, &str); 11] = [
+        ("carrot", "1/16 oz", 0, Some(80), "the seed swap at the hall"),
+        ("beet", "90 seeds", 1, Some(85), "the seed swap at the hall"),
+        ("lettuce", "1/32 oz", 2, Some(92), "mail"),
+        ("spinach", "1/8 oz", 2, None, "mail"),
+        ("pea", "2 oz", 0, Some(90), "saved from the Long bed"),
+        ("bean", "1 oz", 2, None, "saved from the Long bed"),
+        ("tomato", "24 seeds", 3, Some(95), "a neighbour"),
+        ("kale", "1/64 oz", 3, None, ""),
+        ("onion", "1/16 oz", 1, Some(88), "mail"),
+        ("parsnip", "150 seeds", 3, None, ""),
+        ("melon", "9 seeds", 1, None, "a neighbour"),
+    ];
+    for (crop, amount, old, printed, source) in lots {
+        let tests = match crop {
+            "bean" => vec![GerminationTest { on: plot.planned(), sown: 20, up: 15 }],
+            _ => Vec::new(),
+        };
+        let draft = LotDraft {
+            crop: crop.into(),
+            variety: None,
+            amount: Some(AmountText(amount.parse()?)),
+            counted: None,
+            packed: plot.planned().year() - old,
+            printed,
+            tests,
+            treated: None,
+            kept: SeedKept::Drawer,
+            price: None,
+            source: source.into(),
+            note: String::new(),
+        };
+        plot.carry_out(Command::KeepLot { lot: None, draft: Box::new(draft) })?;
+    }
+    Ok(plot.garden)
+}
+
 fn quillet_wishes(plot: &mut Plot) -> Result<(), Refusal> {
     let shade = TurnChange::Shade { bed: plot.id("Corner bed")?, shady: true };
     let mut changes = vec![shade];
@@ -343,11 +384,15 @@ impl Plot {
         self.carry_out(Command::Season { changes: vec![SeasonChange::TakeMonths { months }] })
     }
 
+    /// The day of the plan: the year was planned before it began.
+    fn planned(&self) -> Date {
+        calendar::year_span(self.year, self.garden.site.latitude.hemisphere()).0.min(self.today)
+    }
+
     fn carry_out(&mut self, command: Command) -> Result<(), Refusal> {
-        // The year was planned before it began.
-        let hemisphere = self.garden.site.latitude.hemisphere();
-        let planned = calendar::year_span(self.year, hemisphere).0.min(self.today);
-        let edits = plan(Known::new(&self.garden, Catalogue::standard(), &self.grower, planned), &command)?;
+        let planned = self.planned();
+        let catalogue = Catalogue::standard().with_own(&self.garden);
+        let edits = plan(Known::new(&self.garden, &catalogue, &self.grower, planned), &command)?;
         edit::apply(&mut self.garden, &edits);
         // Only what is said of its weather makes the place another.
         if matches!(command, Command::Season { .. }) {

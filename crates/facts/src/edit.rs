@@ -7,11 +7,15 @@ use crate::garden::Garden;
 use crate::grouping::OwnGrouping;
 use crate::history::PastStand;
 use crate::ids::BedId;
+use crate::own_crop::OwnCrop;
 use crate::patch::Patch;
 use crate::school::School;
+use crate::seed_lot::SeedLot;
 use crate::site::Site;
 use crate::spacing::OwnSpacing;
 use crate::turns::{Closing, OwnFamily, Pinned, SoilFinding, TurnPlan, TurnRules, TurnWish, Unknown};
+use crate::variety::Variety;
+use crate::want::Want;
 use serde::{Deserialize, Serialize};
 
 /// One fact before and after; nothing before means it is new, nothing after that it is gone.
@@ -31,6 +35,14 @@ pub enum Edit {
     School { before: School, after: School },
     /// A household's own grouping.
     Grouping { before: Option<OwnGrouping>, after: Option<OwnGrouping> },
+    /// A crop that the book lacks.
+    OwnCrop { before: Option<Box<OwnCrop>>, after: Option<Box<OwnCrop>> },
+    /// A variety.
+    Variety { before: Option<Box<Variety>>, after: Option<Box<Variety>> },
+    /// A lot of seed.
+    Lot { before: Option<Box<SeedLot>>, after: Option<Box<SeedLot>> },
+    /// A want.
+    Want { before: Option<Box<Want>>, after: Option<Box<Want>> },
     /// A fixture of the yard.
     Fixture { before: Option<Fixture>, after: Option<Fixture> },
     /// A household's own distance.
@@ -78,6 +90,10 @@ impl Edit {
             Edit::School { before, after } => Edit::School { before: after, after: before },
             Edit::Grouping { before, after } => Edit::Grouping { before: after, after: before },
             Edit::Fixture { before, after } => Edit::Fixture { before: after, after: before },
+            Edit::OwnCrop { before, after } => Edit::OwnCrop { before: after, after: before },
+            Edit::Variety { before, after } => Edit::Variety { before: after, after: before },
+            Edit::Want { before, after } => Edit::Want { before: after, after: before },
+            Edit::Lot { before, after } => Edit::Lot { before: after, after: before },
             Edit::Spacing { before, after } => Edit::Spacing { before: after, after: before },
             Edit::TurnRules { before, after } => Edit::TurnRules { before: after, after: before },
             Edit::Shady { bed, before, after } => Edit::Shady { bed, before: after, after: before },
@@ -111,7 +127,22 @@ pub fn apply(garden: &mut Garden, edits: &[Edit]) {
 }
 
 fn apply_one(garden: &mut Garden, edit: Edit) {
-    let Garden { site, beds, patches, past, spacings, groupings, fixtures, school, turns, almanac } = garden;
+    let Garden {
+        site,
+        beds,
+        patches,
+        past,
+        spacings,
+        groupings,
+        own_crops,
+        varieties,
+        lots,
+        wants,
+        fixtures,
+        school,
+        turns,
+        almanac,
+    } = garden;
     match edit {
         Edit::Site { after, .. } => *site = *after,
         Edit::Bed { before, after } => swap(beds, before.map(|b| *b), after.map(|b| *b), |bed| bed.id),
@@ -119,6 +150,10 @@ fn apply_one(garden: &mut Garden, edit: Edit) {
         Edit::Past { before, after } => swap(past, before, after, |past| past.id),
         Edit::School { after, .. } => *school = after,
         Edit::Grouping { before, after } => swap(groupings, before, after, |grouping| grouping.id),
+        Edit::OwnCrop { before, after } => swap(own_crops, before.map(|c| *c), after.map(|c| *c), |crop| crop.id),
+        Edit::Variety { before, after } => swap(varieties, before.map(|v| *v), after.map(|v| *v), |variety| variety.id),
+        Edit::Want { before, after } => swap(wants, before.map(|w| *w), after.map(|w| *w), |want| want.id),
+        Edit::Lot { before, after } => swap(lots, before.map(|l| *l), after.map(|l| *l), |lot| lot.id),
         Edit::Fixture { before, after } => swap(fixtures, before, after, |fixture| fixture.id),
         Edit::Spacing { before, after } => swap(spacings, before, after, |own| (own.crop.clone(), own.way.clone())),
         Edit::TurnRules { after, .. } => {

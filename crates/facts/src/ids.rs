@@ -38,6 +38,30 @@ pub struct WishId(pub u32);
 #[serde(transparent)]
 pub struct TurnPlanId(pub u32);
 
+/// The number of a variety within its garden, from 1.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[serde(transparent)]
+pub struct VarietyId(pub u32);
+
+/// The number of a crop of the household's own within its garden, from 1.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[serde(transparent)]
+pub struct OwnCropId(pub u32);
+
+/// The number of a lot of seed within its garden, from 1.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[serde(transparent)]
+pub struct LotId(pub u32);
+
+/// The number of a want within its garden, from 1.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[serde(transparent)]
+pub struct WantId(pub u32);
+
 /// The number of a fixture of the yard within its garden, from 1.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize)]
 #[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]

@@ -94,6 +94,12 @@ pub enum Happened {
         many: Option<Amount>,
         /// How deep.
         depth: Option<Length>,
+        /// How thick: from seed to seed, or from hole to hole.
+        #[serde(default)]
+        apart: Option<Length>,
+        /// What it was covered with.
+        #[serde(default)]
+        under: Option<SeedCover>,
     },
     /// Seedlings are up.
     Up {
@@ -203,6 +209,28 @@ pub enum Happened {
         /// Which.
         work: Work,
     },
+    /// Some other work was done, for which there is no word of its own above.
+    Tended {
+        /// Which.
+        work: Work,
+    },
+    /// Of two or more ways of doing something that gardeners disagree about, one was chosen from that day on.
+    Chose {
+        /// What they disagree about, by its key.
+        topic: String,
+        /// The school that was chosen, by its key.
+        school: String,
+    },
+    /// From that day on the beds are walked in this order.
+    Walked {
+        /// Their numbers; what is not among them comes after.
+        beds: Vec<BedId>,
+    },
+    /// A photo was taken.
+    Photo {
+        /// The picture's number: SHA-256 of its bytes, as 64 hexadecimal digits in small letters.
+        picture: String,
+    },
     /// Only words.
     Note,
     /// Another entry does not hold.
@@ -243,6 +271,27 @@ pub enum Unit {
     Buckets,
     /// Parts of a hundred.
     Percent,
+}
+
+/// What seed is covered with.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[serde(rename_all = "kebab-case")]
+pub enum SeedCover {
+    /// The soil it lies in.
+    Soil,
+    /// Sieved compost or leaf mould.
+    Compost,
+    /// Sand.
+    Sand,
+    /// Vermiculite.
+    Vermiculite,
+    /// A board over all, until it is up.
+    Board,
+    /// A cloth over all, until it is up.
+    Cloth,
+    /// Nothing: it was pressed in and has light.
+    Nothing,
 }
 
 /// A kind of harm.
@@ -305,11 +354,19 @@ pub enum Ending {
     Diseased,
 }
 
-/// A kind of planned work.
+/// A kind of work, in the order in which it is done.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize)]
 #[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Work {
+    /// Soak seed in water.
+    Soak,
+    /// Let seed or tubers sprout before they go out.
+    Chit,
+    /// Keep seed or bulbs in the cold.
+    Chill,
+    /// Coat seed with the bacteria it lives with.
+    Inoculate,
     /// Sow under cover.
     SowInside,
     /// Put seedlings into bigger pots.
@@ -318,34 +375,177 @@ pub enum Work {
     Arrive,
     /// Seedlings go out to harden.
     Harden,
+    /// Set stakes, strings or a cage.
+    Stake,
     /// Sow in the bed.
     SowOutside,
     /// Plant seedlings out.
     PlantOut,
     /// Plant sets, cloves, tubers or crowns.
     PlantSets,
-    /// Shake the pollen over the silks.
+    /// Look whether it is coming up.
+    LookFor,
+    /// Sow again where nothing came up, or as insurance.
+    SowAgain,
+    /// Thin seedlings.
+    Thin,
+    /// Water.
+    Water,
+    /// Weed.
+    Weed,
+    /// Mulch.
+    Mulch,
+    /// Cover against birds, flies or frost.
+    Guard,
+    /// Take a cover off.
+    Uncover,
+    /// Tie, lead or train.
+    Train,
+    /// Pinch out tips or side shoots.
+    Pinch,
+    /// Feed.
+    Feed,
+    /// Draw earth up round stems.
+    EarthUp,
+    /// Keep light off what is to stay pale.
+    Blanch,
+    /// Shake the pollen over the silks, or carry it by hand.
     Pollinate,
     /// Look for the first harvest.
     Pick,
+    /// Pick or cut what comes again.
+    PickAgain,
+    /// Pick before heat makes it bolt.
+    PickSoon,
+    /// Lift before the ground freezes.
+    Lift,
+    /// Let it dry or cure.
+    Cure,
+    /// Put it in store.
+    Store,
     /// Clear the ground.
     Clear,
+    /// Divide a clump, or move it.
+    Divide,
 }
 
 impl Work {
     /// Its word in an entry's key, which never changes.
     pub fn word(self) -> &'static str {
         match self {
+            Work::Soak => "soak",
+            Work::Chit => "chit",
+            Work::Chill => "chill",
+            Work::Inoculate => "inoculate",
             Work::SowInside => "sow-inside",
             Work::PotOn => "pot-on",
             Work::Arrive => "arrive",
             Work::Harden => "harden",
+            Work::Stake => "stake",
             Work::SowOutside => "sow-outside",
             Work::PlantOut => "plant-out",
             Work::PlantSets => "plant-sets",
+            Work::LookFor => "look-for",
+            Work::SowAgain => "sow-again",
+            Work::Thin => "thin",
+            Work::Water => "water",
+            Work::Weed => "weed",
+            Work::Mulch => "mulch",
+            Work::Guard => "guard",
+            Work::Uncover => "uncover",
+            Work::Train => "train",
+            Work::Pinch => "pinch",
+            Work::Feed => "feed",
+            Work::EarthUp => "earth-up",
+            Work::Blanch => "blanch",
             Work::Pollinate => "pollinate",
             Work::Pick => "pick",
+            Work::PickAgain => "pick-again",
+            Work::PickSoon => "pick-soon",
+            Work::Lift => "lift",
+            Work::Cure => "cure",
+            Work::Store => "store",
             Work::Clear => "clear",
+            Work::Divide => "divide",
+        }
+    }
+
+    /// Whether it is a step of the plan, once for each planting, so that one that is done tells that those before it were; all other
+    /// work is care.
+    pub fn is_step(self) -> bool {
+        match self {
+            Work::SowInside
+            | Work::PotOn
+            | Work::Arrive
+            | Work::Harden
+            | Work::SowOutside
+            | Work::PlantOut
+            | Work::PlantSets
+            | Work::Pollinate
+            | Work::Pick
+            | Work::Clear => true,
+            Work::Soak
+            | Work::Chit
+            | Work::Chill
+            | Work::Inoculate
+            | Work::Stake
+            | Work::LookFor
+            | Work::SowAgain
+            | Work::Thin
+            | Work::Water
+            | Work::Weed
+            | Work::Mulch
+            | Work::Guard
+            | Work::Uncover
+            | Work::Train
+            | Work::Pinch
+            | Work::Feed
+            | Work::EarthUp
+            | Work::Blanch
+            | Work::PickAgain
+            | Work::PickSoon
+            | Work::Lift
+            | Work::Cure
+            | Work::Store
+            | Work::Divide => false,
+        }
+    }
+}
+
+impl Happened {
+    /// How much of something it tells of.
+    pub fn many(&self) -> Option<Amount> {
+        match self {
+            Happened::Sown { many, .. }
+            | Happened::Up { many, .. }
+            | Happened::PottedOn { many }
+            | Happened::Arrived { many }
+            | Happened::Planted { many }
+            | Happened::Fed { many }
+            | Happened::Picked { many }
+            | Happened::CutAgain { many }
+            | Happened::Stored { many } => *many,
+            Happened::Thinned { .. }
+            | Happened::Hardened
+            | Happened::Staked
+            | Happened::Watered { .. }
+            | Happened::Mulched
+            | Happened::Covered
+            | Happened::Uncovered
+            | Happened::Weeded
+            | Happened::Pollinated
+            | Happened::Seen { .. }
+            | Happened::Cleared { .. }
+            | Happened::SoilRead { .. }
+            | Happened::Weather { .. }
+            | Happened::PutOff { .. }
+            | Happened::LeftOut { .. }
+            | Happened::Tended { .. }
+            | Happened::Chose { .. }
+            | Happened::Walked { .. }
+            | Happened::Photo { .. }
+            | Happened::Note
+            | Happened::Struck { .. } => None,
         }
     }
 }

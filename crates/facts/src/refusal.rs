@@ -59,7 +59,7 @@ pub enum Refusal {
     #[error("{other} stands there from {from} to {until}; take other ground or other dates, or plant one between the other")]
     GroundTaken { other: String, other_patch: PatchId, from: jiff::civil::Date, until: jiff::civil::Date },
     #[error("{crop} is already on that ground from {from} to {until}; make that patch larger instead")]
-    SameCropTwice { crop: String, from: jiff::civil::Date, until: jiff::civil::Date },
+    SameCropTwice { crop: String, other_patch: crate::ids::PatchId, from: jiff::civil::Date, until: jiff::civil::Date },
     #[error("too close: {asked} {crop} want {distance} each; this patch holds {fits}")]
     TooMany { crop: String, asked: u16, fits: u32, distance: Length, needs: Option<Rect> },
     #[error("{holes} holes of {crop} in one patch are more than can be drawn; {most} is the most, make several patches")]
@@ -90,6 +90,18 @@ pub enum Refusal {
     UnsuitedSchool { crop: String, because: Unsuited },
     #[error("there is already a grouping called {name}")]
     GroupingTaken { name: String },
+    #[error("there is already a variety of it called {name}")]
+    VarietyTaken { name: String },
+    #[error("{plantings} plantings, groupings, wants or lots of seed name {name}; give them another variety, or none, first")]
+    VarietyInUse { name: String, plantings: usize },
+    #[error("{name} is the name of another crop already")]
+    CropTaken { name: String },
+    #[error(
+        "{plantings} plantings, varieties, lots of seed, wants, wishes, memories or groupings name {name}; take them away or give them another crop first"
+    )]
+    OwnCropInUse { name: String, plantings: usize },
+    #[error("{field}: the least, {least}, is more than the most, {most}")]
+    DaysOutOfOrder { field: &'static str, least: u16, most: u16 },
     #[error("a grouping is made of 2 to {most} patches of one bed")]
     NoGrouping { most: usize },
     #[error("these wishes make no sense together: {because}")]
@@ -108,8 +120,12 @@ pub enum Refusal {
     ChangedSince,
     #[error("{day} has not come yet; what happens is written down then")]
     NotYet { day: jiff::civil::Date },
-    #[error("the number of this entry is none: it wants a UUID of version 7, made by a clock that is right to two days")]
+    #[error(
+        "this entry was numbered by a clock that is days ahead, or not as entries are (a UUID of version 7); set the clock right and write it down again"
+    )]
     OddNumber,
+    #[error("line {line}: {said}")]
+    AtLine { line: usize, said: String },
     #[error("there is nothing to {what}")]
     NothingTo { what: &'static str },
 }

@@ -32,6 +32,17 @@ pub struct Timing {
     pub trial: Option<u16>,
 }
 
+/// From which day the packet's days are counted.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[serde(rename_all = "kebab-case")]
+pub enum CountedFrom {
+    /// From sowing.
+    Sowing,
+    /// From planting out.
+    Transplanting,
+}
+
 /// How a crop comes to the ground.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]

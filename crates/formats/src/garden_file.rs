@@ -21,8 +21,8 @@ pub const FORMAT: &str = "patient-sparrow-garden";
 /// Versions before 4 had no almanac and said nothing of a patch's time. Versions before 5 told field by field what is
 /// planted in a patch, and knew no time zone. Versions before 6 had two frost dates or none, and a generic year for a climate. Versions
 /// before 7 had no distance or seeds of one planting, no margins, rectangles only, nothing in the yard but beds, and squares always
-/// by its measures.
-pub const VERSION: u32 = 7;
+/// by its measures. Versions before 8 had no varieties, those before 9 no crops of their own, those before 10 no lots of seed and no wants.
+pub const VERSION: u32 = 10;
 
 /// A garden as one file.
 #[derive(Serialize, Deserialize, JsonSchema)]
@@ -208,5 +208,8 @@ const STEPS: [fn(&mut Value); VERSION as usize - 1] = [
         garden.get_mut("site").into_iter().for_each(upgrade::freezes_in);
         garden.get_mut("almanac").into_iter().for_each(upgrade::place_for_shape);
     },
+    |_| {},
+    |_| {},
+    |_| {},
     |_| {},
 ];

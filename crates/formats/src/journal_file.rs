@@ -3,10 +3,10 @@
 //! `docs/journal-file.md` describes both.
 
 use schemars::JsonSchema;
-use serde::Serialize;
+use serde::{Deserialize, Serialize};
 use sparrow_core::catalogue::Catalogue;
 use sparrow_facts::garden::Garden;
-use sparrow_facts::journal::{Amount, Happened, JournalEntry, holding};
+use sparrow_facts::journal::{Happened, JournalEntry, holding};
 
 /// The word that tells this kind of file from any other.
 pub const FORMAT: &str = "patient-sparrow-journal";
@@ -14,18 +14,19 @@ pub const FORMAT: &str = "patient-sparrow-journal";
 pub const VERSION: u32 = 1;
 
 /// A journal as one file.
-#[derive(Serialize, JsonSchema)]
+#[derive(Debug, Serialize, Deserialize, JsonSchema)]
+#[serde(deny_unknown_fields)]
 pub struct JournalFile {
     /// The word that tells this kind of file from any other: `patient-sparrow-journal`.
     #[schemars(extend("const" = FORMAT))]
-    format: String,
+    pub(crate) format: String,
     /// The version of the format.
     #[schemars(extend("const" = VERSION))]
-    version: u32,
+    pub(crate) version: u32,
     /// Whose garden it is of.
-    garden: String,
+    pub(crate) garden: String,
     /// Every entry that was written, those too that were struck out or replaced, in the order of their numbers.
-    entries: Vec<JournalEntry>,
+    pub(crate) entries: Vec<JournalEntry>,
 }
 
 /// A garden's journal as a file.
@@ -41,7 +42,8 @@ pub fn json(garden: &Garden, entries: Vec<JournalEntry>) -> String {
 }
 
 /// The columns of the table.
-const COLUMNS: [&str; 10] = ["id", "day", "bed", "crop", "kind", "many", "unit", "rough", "told", "words"];
+pub(crate) const COLUMNS: [&str; 12] =
+    ["id", "day", "bed", "crop", "kind", "many", "unit", "rough", "told", "words", "patch", "rect"];
 
 /// Writes the entries that hold as a table, RFC 4180.
 ///
@@ -54,7 +56,7 @@ pub fn table(garden: &Garden, catalogue: &Catalogue, entries: &[JournalEntry]) -
         let bed = entry.at.bed.and_then(|bed| garden.bed(bed)).map_or_else(String::new, |bed| bed.name.clone());
         let patch = entry.at.patch.and_then(|patch| garden.patch(patch));
         let crop = patch.and_then(|patch| catalogue.crop(&patch.planted.crop)).map_or("", |crop| crop.name.as_str());
-        let (many, unit, rough) = many(&entry.what).map_or_else(Default::default, |amount| {
+        let (many, unit, rough) = entry.what.many().map_or_else(Default::default, |amount| {
             (tenths(amount.tenths), word(&amount.unit), if amount.rough { "about" } else { "" })
         });
         let day = entry.day.to_string();
@@ -69,25 +71,12 @@ pub fn table(garden: &Garden, catalogue: &Catalogue, entries: &[JournalEntry]) -
             rough,
             &rest(&entry.what),
             &entry.words,
+            &entry.at.patch.map_or_else(String::new, |patch| patch.0.to_string()),
+            &entry.at.rect.map_or_else(String::new, |rect| format!("{} {} {} {}", rect.x, rect.y, rect.w, rect.h)),
         ])?;
     }
     let bytes = writer.into_inner().map_err(|error| csv::Error::from(error.into_error()))?;
     Ok(String::from_utf8(bytes).unwrap_or_default())
-}
-
-fn many(what: &Happened) -> Option<Amount> {
-    match what {
-        Happened::Sown { many, .. }
-        | Happened::Up { many, .. }
-        | Happened::PottedOn { many }
-        | Happened::Arrived { many }
-        | Happened::Planted { many }
-        | Happened::Fed { many }
-        | Happened::Picked { many }
-        | Happened::CutAgain { many }
-        | Happened::Stored { many } => *many,
-        _ => None,
-    }
 }
 
 fn tenths(tenths: u32) -> String {

@@ -6,7 +6,7 @@ use sparrow_core::catalogue::Catalogue;
 pub fn sources_page(catalogue: &Catalogue) -> String {
     let mut text = String::from(
         "# Sources\n\nGenerated from `crates/core/data` by `cargo xtask generate`; do not edit by hand.\n\n\
-         Every group of a crop's figures, every rotation family and every relation names one of these.\n\n\
+         Every group of a crop's figures, every rotation family, every relation and every rule of care names one of these.\n\n\
          | key | source | how its figures came here | used by |\n|---|---|---|---|\n",
     );
     for (key, source) in &catalogue.sources {
@@ -14,11 +14,15 @@ pub fn sources_page(catalogue: &Catalogue) -> String {
         let families = catalogue.families.iter().filter(|family| family.source == *key).count();
         let relations = catalogue.relations.iter().filter(|relation| relation.source == *key).count();
         let groupings = catalogue.groupings.iter().filter(|grouping| grouping.source == *key).count();
-        let uses: Vec<String> = [(crops, "crops"), (families, "families"), (relations, "relations"), (groupings, "groupings")]
-            .iter()
-            .filter(|(n, _)| *n > 0)
-            .map(|(n, what)| format!("{n} {what}"))
-            .collect();
+        let care = catalogue.care.sourced(key);
+        let all = [
+            (crops, "crops"),
+            (families, "families"),
+            (relations, "relations"),
+            (groupings, "groupings"),
+            (care, "rules of care"),
+        ];
+        let uses: Vec<String> = all.iter().filter(|(n, _)| *n > 0).map(|(n, what)| format!("{n} {what}")).collect();
         let year = source.year.map_or(String::new(), |year| format!(", {year}"));
         let by = if source.publisher.is_empty() { String::new() } else { format!("; {}{year}", source.publisher) };
         let uses = if uses.is_empty() { "the code".into() } else { uses.join(", ") };

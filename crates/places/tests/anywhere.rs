@@ -88,7 +88,7 @@ proptest! {
                 *kills -= less;
             }
             figures.product.iter_mut().for_each(|product| product.kills -= less);
-            let (tender, hardy) = (of(growing), of(Growing { crop: &crop, way: &way, means: growing.means, packet: growing.packet }));
+            let (tender, hardy) = (of(growing), of(Growing { crop: &crop, way: &way, ..growing }));
             let lost = date(2027, 1, 1).series(1.day()).take(365).find(|day| tender.gate(*day).is_none() && hardy.gate(*day).is_some());
             prop_assert_eq!(lost, None, "{} by {}", crop.key, by);
         }

@@ -2,7 +2,7 @@
 
 use crate::attempts::{self, Tries};
 use crate::auth::SignedIn;
-use crate::body::{JSON, read};
+use crate::body::{JSON, file, read};
 use crate::errors::{RequestError, absent};
 use crate::payload::{Sent, Words};
 use crate::settings::Registration;
@@ -273,13 +273,8 @@ pub async fn export(shared: Data<Shared>, me: SignedIn) -> Result<HttpResponse, 
     for garden in shared.store.owned(me.account).await? {
         gardens.push((shared.store.load(garden).await?.garden, shared.store.whole_journal(garden).await?));
     }
-    let file = move |_: &sparrow_core::work::Work| garden_file::write_all(&name, gardens);
-    let file = shared.pool.work(Some(me.account), file).await?;
-    Ok(HttpResponse::Ok()
-        .content_type(JSON)
-        .insert_header((header::CACHE_CONTROL, "no-store"))
-        .insert_header((header::CONTENT_DISPOSITION, "attachment; filename=\"gardens.json\""))
-        .body(file))
+    let text = shared.pool.work(Some(me.account), move |_| garden_file::write_all(&name, gardens)).await?;
+    Ok(file(JSON, Some("gardens.json"), text))
 }
 
 /// Signed-in accounts: end themselves, with the gardens they own and all that is in them.

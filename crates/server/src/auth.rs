@@ -16,7 +16,7 @@ use jiff::civil::Date;
 use serde::de::DeserializeOwned;
 use sparrow_core::work::Work;
 use sparrow_facts::journal::SpokenOf;
-use sparrow_store::{AccountId, Found, GardenId, History, Role, StoreError};
+use sparrow_store::{AccountId, Found, GardenId, History, HowFar, Role, StoreError};
 use std::future::Future;
 use std::marker::PhantomData;
 use std::ops::Deref;
@@ -112,8 +112,8 @@ pub struct Inside {
     pub account: AccountId,
     /// What they may do.
     pub role: Role,
-    /// The garden's revision as the request came in.
-    pub revision: i64,
+    /// How far the garden had come as the request came in.
+    pub far: HowFar,
     /// The highest numbers of which the garden's journal speaks.
     pub spoken_of: SpokenOf,
     query: String,
@@ -122,13 +122,13 @@ pub struct Inside {
 impl Inside {
     /// The garden, ready to be asked about; read from the database only when it has changed since it was asked about last.
     pub async fn ready(&self) -> Result<Arc<Ready>, RequestError> {
-        self.shared.ready(Some(self.account), self.garden, self.revision).await
+        self.shared.ready(Some(self.account), self.garden, self.far).await
     }
 
     /// The garden as it is by now, whatever came since the request came in.
     pub async fn now(&self) -> Result<Arc<Ready>, RequestError> {
-        let revision = self.shared.store.revision(self.garden, self.account).await?;
-        self.shared.ready(Some(self.account), self.garden, revision).await
+        let far = self.shared.store.how_far(self.garden, self.account).await?;
+        self.shared.ready(Some(self.account), self.garden, far).await
     }
 
     /// The day it is where the garden's household lives.
@@ -199,8 +199,8 @@ impl<R: Least> FromRequest for InGarden<R> {
                 return Err(if R::ROLE == Role::Owner { RequestError::OwnerOnly } else { RequestError::LookOnly });
             }
             let query = request.query_string().to_string();
-            let Found { role, revision, spoken_of } = found;
-            let inside = Inside { shared, garden, account: inside.account, role, revision, spoken_of, query };
+            let Found { role, far, spoken_of } = found;
+            let inside = Inside { shared, garden, account: inside.account, role, far, spoken_of, query };
             Ok(InGarden { inside, least: PhantomData })
         })
     }

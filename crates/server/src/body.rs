@@ -165,6 +165,16 @@ fn words(said: &str) -> String {
     if said.contains("did not match any variant") { "it could not be read".into() } else { said.to_string() }
 }
 
+/// A text that is nobody else's to keep on its way; with a name the browser keeps it as a file.
+pub fn file(kind: &str, name: Option<&str>, body: String) -> HttpResponse {
+    let mut answer = HttpResponse::Ok();
+    answer.content_type(kind).insert_header((header::CACHE_CONTROL, "no-store"));
+    if let Some(name) = name {
+        answer.insert_header((header::CONTENT_DISPOSITION, format!("attachment; filename=\"{name}\"")));
+    }
+    answer.body(body)
+}
+
 #[cfg(test)]
 mod tests {
     use super::*;

@@ -149,7 +149,7 @@ fn changed((before, after): (&Ready, &Ready), looking: Looking, (today, history)
     let needle = looking.on.unwrap_or_else(|| after.resting_needle(today));
     let season = looking.season.then(|| season::view(after.known(today, work), needle));
     let (was, is) = (before.reckon(needle, today, work), after.reckon(needle, today, work));
-    Changed::between((before.garden(), &was), (&after.at, &is), season, (today, history))
+    Changed::between((before.garden(), &was), (after, &is), season, (today, history))
 }
 
 /// Owners and helpers: takes back their last change, or the one of a number; the owner anyone's.

@@ -2,7 +2,7 @@
 
 use crate::Shared;
 use crate::auth::{Guest, InGarden, SignedIn};
-use crate::body::{JSON, planned, read, tagged, written};
+use crate::body::{JSON, file, planned, read, tagged, written};
 use crate::errors::RequestError;
 use crate::payload::{File, Sent, Words};
 use crate::ready::Ready;
@@ -20,7 +20,7 @@ use sparrow_core::work::Work;
 use sparrow_facts::garden::Garden;
 use sparrow_facts::site::Site;
 use sparrow_formats::garden_file;
-use sparrow_store::{AccountId, GardenId, History, Role, Versioned};
+use sparrow_store::{AccountId, GardenId, History, HowFar, Role, Versioned};
 use std::sync::Arc;
 use ts_rs::TS;
 
@@ -71,12 +71,15 @@ pub async fn show(inside: InGarden<Guest>) -> Result<HttpResponse, RequestError>
     Ok(tagged(revision).body(told?))
 }
 
-/// The day to look at, and what is seen now: the needle's day, the garden's revision, and the day it is.
+/// The day to look at, and what is seen now: the needle's day, the garden's revision, how many entries its journal had, and the day it
+/// is.
 #[derive(Deserialize)]
 pub struct Turning {
     on: Date,
     was: Date,
     revision: i64,
+    #[serde(default)]
+    journal: i64,
     today: Date,
 }
 
@@ -91,14 +94,14 @@ pub enum Look {
 }
 
 /// Anyone with a role in the garden: another day, told by what is otherwise on it than on the day seen before.
-#[utoipa::path(get, path = "/api/v1/gardens/{garden}/look", params(("garden" = i64, Path, description = "number of the garden"), ("on" = String, Query, description = "day to look at, YYYY-MM-DD"), ("was" = String, Query, description = "day seen before"), ("revision" = i64, Query, description = "revision seen"), ("today" = String, Query, description = "day it was when that was seen")), responses((status = 200, description = "what is otherwise, or the garden"), (status = "4XX", description = "problem details, RFC 9457")))]
+#[utoipa::path(get, path = "/api/v1/gardens/{garden}/look", params(("garden" = i64, Path, description = "number of the garden"), ("on" = String, Query, description = "day to look at, YYYY-MM-DD"), ("was" = String, Query, description = "day seen before"), ("revision" = i64, Query, description = "revision seen"), ("journal" = i64, Query, description = "entries of the journal it was seen with"), ("today" = String, Query, description = "day it was when that was seen")), responses((status = 200, description = "what is otherwise, or the garden"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn look(inside: InGarden<Guest>) -> Result<HttpResponse, RequestError> {
-    let Turning { on, was, revision, today: then } = inside.query()?;
+    let Turning { on, was, revision, journal, today: then } = inside.query()?;
     let ready = inside.ready().await?;
     let today = inside.today(&ready);
     planned(was)?;
     planned(on)?;
-    let glance = if (ready.at.revision, today) == (revision, then) {
+    let glance = if (ready.at.revision, ready.journal().entries(), today) == (revision, journal, then) {
         let ready = Arc::clone(&ready);
         let told = move |work: &Work| ready.glance(was, on, today, work).map(|glance| written(&Look::Glance(glance)));
         inside.work(told).await?
@@ -118,10 +121,8 @@ pub async fn export(inside: InGarden<Guest>) -> Result<HttpResponse, RequestErro
     let ready = inside.ready().await?;
     let name: String =
         ready.garden().site.name.chars().map(|c| if c.is_ascii_alphanumeric() { c.to_ascii_lowercase() } else { '-' }).collect();
-    Ok(HttpResponse::Ok()
-        .content_type("application/json")
-        .insert_header((header::CONTENT_DISPOSITION, format!("attachment; filename=\"{name}.garden.json\"")))
-        .body(inside.work(move |_| garden_file::write(ready.garden())).await?))
+    let text = inside.work(move |_| garden_file::write(ready.garden())).await?;
+    Ok(file(JSON, Some(&format!("{name}.garden.json")), text))
 }
 
 /// Signed-in accounts: makes a garden of their own from a file, or changes nothing.
@@ -137,16 +138,33 @@ pub async fn import(
         Ok::<_, RequestError>(garden_file::read(text, Catalogue::standard())?)
     });
     let garden = read.await??;
-    let id = shared.store.create_garden(account, &garden).await?;
-    made(&shared, account, id, garden).await
+    // What follows from a large garden is reckoned while it is written.
+    let reckoned = reckoned(&shared, account, garden.clone());
+    let (id, ready) = tokio::join!(shared.store.create_garden(account, &garden), reckoned);
+    told(&shared, account, id?, ready?).await
 }
 
 /// A garden that was just made, as its owner sees it.
 async fn made(shared: &Data<Shared>, owner: AccountId, id: GardenId, garden: Garden) -> Result<HttpResponse, RequestError> {
+    let ready = reckoned(shared, owner, garden).await?;
+    told(shared, owner, id, ready).await
+}
+
+/// A garden that is being made, with what follows from it on the day where its needle rests.
+async fn reckoned(shared: &Data<Shared>, owner: AccountId, garden: Garden) -> Result<Arc<Ready>, RequestError> {
     let today = shared.settings.today(&garden);
+    let reckon = move |work: &Work| {
+        let ready = Ready::of(Versioned { revision: 0, garden }, HowFar::default(), Arc::default());
+        ready.reckon(ready.resting_needle(today), today, work);
+        ready
+    };
+    shared.pool.work(Some(owner), reckon).await
+}
+
+async fn told(shared: &Data<Shared>, owner: AccountId, id: GardenId, ready: Arc<Ready>) -> Result<HttpResponse, RequestError> {
+    let today = shared.settings.today(ready.garden());
     let kept = shared.clone();
     let told = move |work: &Work| {
-        let ready = Ready::of(Versioned { revision: 0, garden });
         kept.gardens.keep(id, &ready);
         written(&view((id, Role::Owner), (&ready, &History::default()), None, today, work))
     };

@@ -1,22 +1,24 @@
 //! The journal of a garden over HTTP: written down exactly once, however often it is sent, and read by days.
 
-use crate::auth::{Guest, Helper, InGarden};
-use crate::body::JSON;
+use crate::auth::{Guest, Helper, InGarden, Inside};
+use crate::body::{JSON, file};
 use crate::errors::RequestError;
-use crate::payload::{Call, Sent};
+use crate::payload::{Call, File, Sent};
 use actix_web::HttpResponse;
-use actix_web::http::header;
 use actix_web::web::Json;
 use jiff::Timestamp;
 use jiff::civil::Date;
 use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use sparrow_core::catalogue::Catalogue;
-use sparrow_core::change::journal::{self, MOST_AT_ONCE, MOST_ENTRIES};
-use sparrow_core::change::limits;
+use sparrow_core::change::journal;
+use sparrow_core::change::limits::{self, ENTRIES_AT_ONCE, MOST_OF_JOURNAL};
+use sparrow_core::work::Work;
+use sparrow_facts::ids::PatchId;
 use sparrow_facts::journal::{EntryId, JournalEntry, holding};
 use sparrow_facts::refusal::Refusal;
 use sparrow_formats::journal_file;
+use sparrow_formats::journal_read::{self, JournalRefused};
 use std::collections::BTreeSet;
 use ts_rs::TS;
 
@@ -56,13 +58,15 @@ pub struct JournalLine {
 pub struct Days {
     from: Date,
     until: Date,
+    /// Only what is of one planting.
+    patch: Option<PatchId>,
 }
 
 /// Owners and helpers: writes entries down. Each is kept once, however often it is sent.
 #[utoipa::path(post, path = "/api/v1/gardens/{garden}/journal", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "how many were new"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn write(inside: InGarden<Helper>, Sent(body): Call) -> Result<Json<WrittenDown>, RequestError> {
     let Writing { entries } = inside.read(body).await?;
-    limits::number("entries", i64::try_from(entries.len()).unwrap_or(i64::MAX), [1, MOST_AT_ONCE as i64])?;
+    limits::number("entries", i64::try_from(entries.len()).unwrap_or(i64::MAX), ENTRIES_AT_ONCE)?;
     let ready = inside.ready().await?;
     let (today, numbers) = (inside.today(&ready), inside.spoken_of);
     let checked = move |work: &_| {
@@ -70,22 +74,52 @@ pub async fn write(inside: InGarden<Helper>, Sent(body): Call) -> Result<Json<Wr
         entries.iter().try_for_each(|one| journal::entry(known, one)).map(|()| entries)
     };
     let entries = inside.work(checked).await??;
-    let most = MOST_ENTRIES as i64;
-    let new = inside.shared.store.write_down(inside.garden, inside.account, &entries, most).await?;
-    let full = || Refusal::TooManyThings { what: "entries of the journal", most: MOST_ENTRIES };
-    Ok(Json(WrittenDown { new: u32::try_from(new.ok_or_else(full)?).unwrap_or(u32::MAX) }))
+    kept(&inside, &entries).await
 }
 
 /// Anyone with a role in the garden: the entries of some days that hold, in the order they were written.
-#[utoipa::path(get, path = "/api/v1/gardens/{garden}/journal", params(("garden" = i64, Path, description = "number of the garden"), ("from" = String, Query, description = "the first day"), ("until" = String, Query, description = "the last day, 800 days later at most")), responses((status = 200, description = "entries"), (status = "4XX", description = "problem details, RFC 9457")))]
+#[utoipa::path(get, path = "/api/v1/gardens/{garden}/journal", params(("garden" = i64, Path, description = "number of the garden"), ("from" = String, Query, description = "the first day"), ("until" = String, Query, description = "the last day, 800 days later at most"), ("patch" = Option<u32>, Query, description = "only what is of this planting")), responses((status = 200, description = "entries"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn list(inside: InGarden<Guest>) -> Result<Json<Vec<JournalLine>>, RequestError> {
-    let Days { from, until } = inside.query()?;
+    let Days { from, until, patch } = inside.query()?;
     let days = i64::from((until - from).get_days());
     limits::number("days from the first to the last", days, [0, i64::from(MOST_DAYS)])?;
-    let written = inside.shared.store.journal(inside.garden, from, until, MOST_TOLD).await?;
+    let written = inside.shared.store.journal(inside.garden, from, until, MOST_TOLD + 1).await?;
+    // Nothing is left out without a word.
+    limits::number("entries of these days", i64::try_from(written.len()).unwrap_or(i64::MAX), [0, MOST_TOLD])?;
     let hold: BTreeSet<EntryId> = holding(written.iter().map(|one| &one.entry)).iter().map(|entry| entry.id).collect();
-    let told = written.into_iter().filter(|one| hold.contains(&one.entry.id) && (from..=until).contains(&one.entry.day));
+    let asked = |entry: &JournalEntry| (from..=until).contains(&entry.day) && (patch.is_none() || entry.at.patch == patch);
+    let told = written.into_iter().filter(|one| hold.contains(&one.entry.id) && asked(&one.entry));
     Ok(Json(told.map(|one| JournalLine { entry: one.entry, by: one.name, at: one.at }).collect()))
+}
+
+/// Owners and helpers: reads a journal from its file, JSON or table. What is there already stays as it is; all of it is read, or nothing.
+#[utoipa::path(post, path = "/api/v1/gardens/{garden}/journal/import", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "how many entries were new"), (status = "4XX", description = "problem details, RFC 9457")))]
+pub async fn import(inside: InGarden<Helper>, Sent(body): File) -> Result<Json<WrittenDown>, RequestError> {
+    let ready = inside.ready().await?;
+    let (today, numbers) = (inside.today(&ready), inside.spoken_of);
+    let read = move |work: &Work| {
+        let text = std::str::from_utf8(&body);
+        let text = text.map_err(|_| RequestError::Field("the file is not text in UTF-8; nothing was read in".into()))?;
+        let refused = |why: JournalRefused| RequestError::Field(format!("{why}; nothing was read in"));
+        let entries = journal_read::read(text, ready.garden()).map_err(refused)?;
+        limits::number("entries of the file", i64::try_from(entries.len()).unwrap_or(i64::MAX), [1, MOST_OF_JOURNAL as i64])?;
+        let known = ready.known(today, work).with_numbers(numbers);
+        for (n, one) in (1..).zip(&entries) {
+            let refused = |why: Refusal| RequestError::Field(format!("entry {n}: {why}; nothing was read in"));
+            journal::entry(known, one).map_err(refused)?;
+        }
+        Ok::<_, RequestError>(entries)
+    };
+    let entries = inside.work(read).await??;
+    kept(&inside, &entries).await
+}
+
+/// Keeps entries, or none of them where the journal would be too full.
+async fn kept(inside: &Inside, entries: &[JournalEntry]) -> Result<Json<WrittenDown>, RequestError> {
+    let most = MOST_OF_JOURNAL as i64;
+    let new = inside.shared.store.write_down(inside.garden, inside.account, entries, most).await?;
+    let full = || Refusal::TooManyThings { what: "entries of the journal", most: MOST_OF_JOURNAL };
+    Ok(Json(WrittenDown { new: u32::try_from(new.ok_or_else(full)?).unwrap_or(u32::MAX) }))
 }
 
 /// Anyone with a role in the garden: all that was ever written down, as a file.
@@ -93,7 +127,7 @@ pub async fn list(inside: InGarden<Guest>) -> Result<Json<Vec<JournalLine>>, Req
 pub async fn json(inside: InGarden<Guest>) -> Result<HttpResponse, RequestError> {
     let (ready, entries) = (inside.ready().await?, inside.shared.store.whole_journal(inside.garden).await?);
     let text = inside.work(move |_| journal_file::json(ready.garden(), entries)).await?;
-    Ok(kept(JSON, "journal.json", text))
+    Ok(file(JSON, Some("journal.json"), text))
 }
 
 /// Anyone with a role in the garden: what holds of it, as a table.
@@ -102,12 +136,5 @@ pub async fn csv(inside: InGarden<Guest>) -> Result<HttpResponse, RequestError> 
     let (ready, entries) = (inside.ready().await?, inside.shared.store.whole_journal(inside.garden).await?);
     let table = inside.work(move |_| journal_file::table(ready.garden(), Catalogue::standard(), &entries)).await?;
     let text = table.map_err(|error| RequestError::Broken(error.to_string()))?;
-    Ok(kept("text/csv; charset=utf-8", "journal.csv", text))
-}
-
-fn kept(kind: &str, name: &str, text: String) -> HttpResponse {
-    let named = format!("attachment; filename=\"{name}\"");
-    let mut answer = HttpResponse::Ok();
-    answer.insert_header((header::CACHE_CONTROL, "no-store")).insert_header((header::CONTENT_DISPOSITION, named));
-    answer.content_type(kind).body(text)
+    Ok(file("text/csv; charset=utf-8", Some("journal.csv"), text))
 }

@@ -20,6 +20,7 @@ mod gardens;
 mod guard;
 mod journal;
 mod late;
+mod lists;
 mod lookups;
 mod members;
 mod metrics;
@@ -27,6 +28,7 @@ mod openapi;
 mod page;
 mod password;
 mod payload;
+mod photos;
 mod places;
 mod questions;
 mod queue;
@@ -38,7 +40,6 @@ mod settings;
 mod shared;
 mod sheets;
 mod spans;
-mod types;
 mod view;
 
 pub use aside::Aside;
@@ -46,7 +47,19 @@ pub use openapi::description;
 pub use routes::{ApiRoute, Caller, ROUTES, configure};
 pub use settings::{Limits, Registration, Settings};
 pub use shared::Shared;
-pub use types::write_types;
+
+/// What the page is sent that is no type of the core's, for whoever describes it.
+pub mod sent {
+    pub use crate::accounts::{SessionLine, SessionView};
+    pub use crate::changes::{ChangeLine, Outcome};
+    pub use crate::gardens::Look;
+    pub use crate::journal::{JournalLine, WrittenDown};
+    pub use crate::members::{BinLine, CameInto, InvitationView, Invited, Members};
+    pub use crate::places::PlaceClimate;
+    pub use crate::searches::Told;
+    pub use crate::seasons::{CalendarAt, StationRead};
+    pub use crate::view::{GardenLine, GardenView, TapeReading};
+}
 
 use crate::compute::Pool;
 use crate::figures::counted;
@@ -85,7 +98,7 @@ pub async fn launch(store: Store, settings: Settings, listener: TcpListener) -> 
     let (pool, metrics) = (Pool::of_machine(), Metrics::new().map_err(broken)?);
     let (hashing, gardens) = (Hashing::default(), ReadyGardens::default());
     let shared = Data::new(Shared { store, settings, hashing, gardens, pool, metrics });
-    aside(&shared)?;
+    begin_beside(&shared)?;
     // The tables of places are unfolded before somebody waits for them.
     std::thread::spawn(places::unfold);
     let server = HttpServer::new(move || {
@@ -122,8 +135,8 @@ fn broken(error: impl std::fmt::Display) -> StoreError {
     StoreError::Other(error.to_string())
 }
 
-/// What goes on beside the answering of requests.
-fn aside(shared: &Data<Shared>) -> Result<(), StoreError> {
+/// Begins what goes on beside the answering of requests.
+fn begin_beside(shared: &Data<Shared>) -> Result<(), StoreError> {
     actix_web::rt::spawn(sweep(shared.clone()));
     if let Some(address) = shared.settings.metrics {
         let told = figures::server(shared.clone(), address).map_err(|error| broken(format!("figures at {address}: {error}")))?;

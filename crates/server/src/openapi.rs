@@ -9,7 +9,7 @@ use crate::places::PlaceClimate;
 use crate::searches::Told;
 use crate::seasons::{CalendarAt, StationRead};
 use crate::view::{GardenLine, GardenView, TapeReading};
-use crate::{accounts, changed, members};
+use crate::{accounts, changed, members, photos};
 use actix_web::{HttpResponse, Responder};
 use schemars::generate::SchemaSettings;
 use schemars::{JsonSchema, Schema, SchemaGenerator};
@@ -17,6 +17,7 @@ use serde_json::{Map, Value, json};
 use sparrow_core::ask::answer::Answer;
 use sparrow_core::ask::question::Question;
 use sparrow_core::catalogue::Catalogue;
+use sparrow_core::change::lists::Listed;
 use sparrow_core::search::run::Search;
 use sparrow_formats::garden_file;
 use sparrow_formats::garden_file::{GardenFile, GardenFiles};
@@ -59,6 +60,13 @@ use utoipa::OpenApi;
         crate::journal::write,
         crate::journal::json,
         crate::journal::csv,
+        crate::journal::import,
+        crate::lists::csv,
+        crate::lists::read,
+        crate::photos::keep,
+        crate::photos::show,
+        crate::photos::forget,
+        crate::photos::all,
         crate::members::members,
         crate::members::set_role,
         crate::members::let_go,
@@ -171,6 +179,14 @@ const BODIES: &[Bodies] = &[
     route("get", "/api/v1/gardens/{garden}/journal", None, of::<Vec<JournalLine>>),
     route("get", "/api/v1/gardens/{garden}/journal.json", None, of::<JournalFile>),
     route("post", "/api/v1/gardens/{garden}/journal", Some(of::<Writing>), of::<WrittenDown>),
+    route("post", "/api/v1/gardens/{garden}/journal/import", Some(of::<JournalFile>), of::<WrittenDown>),
+    route("post", "/api/v1/gardens/{garden}/list", None, of::<Listed>),
+    Bodies {
+        method: "put",
+        path: "/api/v1/gardens/{garden}/photos/{picture}",
+        asked: Some(of::<photos::NewPhoto>),
+        answered: None,
+    },
     route("get", "/api/v1/gardens/{garden}/members", None, of::<members::Members>),
     Bodies {
         method: "put",

@@ -8,8 +8,6 @@ use actix_web::HttpResponse;
 use actix_web::http::header;
 use sparrow_core::ask::answer;
 use sparrow_core::ask::question::Question;
-use sparrow_core::observed::Observed;
-use sparrow_core::reckon::rounds::looks_back_to;
 
 /// Anyone with a role in the garden: answers a question that changes nothing.
 #[utoipa::path(post, path = "/api/v1/gardens/{garden}/questions", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "the answer"), (status = "4XX", description = "problem details, RFC 9457")))]
@@ -17,14 +15,7 @@ pub async fn question(inside: InGarden<Guest>, Sent(body): Call) -> Result<HttpR
     let asked: Question = inside.read(body).await?;
     let ready = inside.ready().await?;
     let today = inside.today(&ready);
-    let entries = match &asked {
-        asked if asked.looks_back() => inside.shared.store.about_patches(inside.garden, looks_back_to(today)).await?,
-        _ => Vec::new(),
-    };
-    let told = move |work: &_| {
-        let observed = Observed::of(&entries);
-        answer::answer(ready.known(today, work).seeing(&observed), &asked).map(|answer| written(&answer))
-    };
+    let told = move |work: &_| answer::answer(ready.known(today, work), &asked).map(|answer| written(&answer));
     let told = inside.work(told).await??;
     Ok(HttpResponse::Ok().insert_header((header::CACHE_CONTROL, "no-store")).content_type(JSON).body(told?))
 }

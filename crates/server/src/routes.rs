@@ -5,7 +5,10 @@
 use crate::errors::RequestError;
 use crate::guard::guard;
 use crate::late::in_time;
-use crate::{accounts, changes, gardens, journal, lookups, members, openapi, page, places, questions, searches, seasons, sheets};
+use crate::{
+    accounts, changes, gardens, journal, lists, lookups, members, openapi, page, photos, places, questions, searches, seasons,
+    sheets,
+};
 use actix_web::Route;
 use actix_web::middleware::from_fn;
 use actix_web::web::{self, QueryConfig, ServiceConfig, delete, get, post, put};
@@ -89,6 +92,13 @@ pub const ROUTES: &[ApiRoute] = routes! {
     post "/api/v1/gardens/{garden}/journal" HELPER => journal::write;
     get "/api/v1/gardens/{garden}/journal.json" GUEST => journal::json;
     get "/api/v1/gardens/{garden}/journal.csv" GUEST => journal::csv;
+    post "/api/v1/gardens/{garden}/journal/import" HELPER => journal::import;
+    get "/api/v1/gardens/{garden}/list.csv" GUEST => lists::csv;
+    post "/api/v1/gardens/{garden}/list" HELPER => lists::read;
+    put "/api/v1/gardens/{garden}/photos/{picture}" HELPER => photos::keep;
+    get "/api/v1/gardens/{garden}/photos/{picture}" GUEST => photos::show;
+    delete "/api/v1/gardens/{garden}/photos/{picture}" HELPER => photos::forget;
+    get "/api/v1/gardens/{garden}/photos.tar" GUEST => photos::all;
     post "/api/v1/gardens/{garden}/undo" HELPER => changes::undo;
     post "/api/v1/gardens/{garden}/redo" HELPER => changes::redo;
     get "/api/v1/gardens/{garden}/export" GUEST => gardens::export;

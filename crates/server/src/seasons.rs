@@ -2,12 +2,12 @@
 
 use crate::Shared;
 use crate::auth::{Guest, Helper, InGarden};
+use crate::body::file;
 use crate::compute::Who;
 use crate::errors::{RequestError, absent};
 use crate::payload::{File, Sent};
 use crate::ready::Ready;
 use actix_web::HttpResponse;
-use actix_web::http::header;
 use actix_web::web::{Data, Json, Path};
 use jiff::ToSpan;
 use jiff::civil::Date;
@@ -101,9 +101,9 @@ pub async fn csv(inside: InGarden<Guest>) -> Result<HttpResponse, RequestError> 
 #[utoipa::path(get, path = "/calendar/{token}.ics", params(("token" = String, Path, description = "the private part of the link")), responses((status = 200, description = "an iCalendar file"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn feed(shared: Data<Shared>, token: Path<String>) -> Result<HttpResponse, RequestError> {
     let unknown = absent("calendar; its link may have been revoked");
-    let (garden, revision) = shared.store.garden_of_token(&token).await.map_err(unknown)?;
+    let (garden, far) = shared.store.garden_of_token(&token).await.map_err(unknown)?;
     let uid = shared.store.calendar_uid(garden, &fresh()).await?;
-    let text = told(&shared, None, shared.ready(None, garden, revision).await?, uid).await?;
+    let text = told(&shared, None, shared.ready(None, garden, far).await?, uid).await?;
     Ok(file("text/calendar; charset=utf-8", None, text))
 }
 
@@ -144,13 +144,4 @@ async fn told(shared: &Shared, who: Who, ready: Arc<Ready>, uid: String) -> Resu
         season_calendar::ics(ready.garden(), &tasks, &naming(today, &ready, &uid))
     };
     shared.pool.work(who, text).await
-}
-
-fn file(kind: &str, name: Option<&str>, body: String) -> HttpResponse {
-    let mut answer = HttpResponse::Ok();
-    answer.content_type(kind).insert_header((header::CACHE_CONTROL, "no-store"));
-    if let Some(name) = name {
-        answer.insert_header((header::CONTENT_DISPOSITION, format!("attachment; filename=\"{name}\"")));
-    }
-    answer.body(body)
 }

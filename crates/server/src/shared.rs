@@ -5,9 +5,13 @@ use crate::compute::{Pool, Who};
 use crate::errors::RequestError;
 use crate::metrics::Metrics;
 use crate::password::Hashing;
-use crate::ready::{Ready, ReadyGardens};
-use sparrow_store::{GardenId, Store};
+use crate::ready::{Heard, Ready, ReadyGardens};
+use sparrow_store::{GardenId, HowFar, Lately, Store};
 use std::sync::Arc;
+use std::time::Duration;
+
+/// How long something may be on its way into the database.
+const OVERLAP: Duration = Duration::from_secs(600);
 
 /// What every handler may use.
 #[derive(Debug)]
@@ -27,14 +31,50 @@ pub struct Shared {
 }
 
 impl Shared {
-    /// A garden ready to be asked about, when it is known to have been at a revision a moment ago.
-    pub(crate) async fn ready(&self, who: Who, garden: GardenId, revision: i64) -> Result<Arc<Ready>, RequestError> {
-        if let Some(kept) = self.gardens.at(garden, revision) {
-            return Ok(kept);
+    /// A garden ready to be asked about, when it is known to have come so far a moment ago: only what is new is read.
+    pub(crate) async fn ready(&self, who: Who, garden: GardenId, far: HowFar) -> Result<Arc<Ready>, RequestError> {
+        let kept = self.gardens.kept(garden);
+        if let Some(kept) = kept.as_ref().filter(|kept| kept.how_far() == far) {
+            return Ok(Arc::clone(kept));
         }
-        let at = self.store.load(garden).await?;
-        let ready = self.pool.work(who, move |_| Ready::of(at)).await?;
+        let known = kept.as_ref().map(|kept| (kept.how_far(), Arc::clone(kept.journal())));
+        let journal = self.heard(who, garden, far, known).await?;
+        let ready = match kept.filter(|kept| kept.at.revision == far.revision) {
+            Some(kept) if Arc::ptr_eq(kept.journal(), &journal) => {
+                kept.has_come(far);
+                return Ok(kept);
+            }
+            Some(kept) => self.pool.work(who, move |_| kept.hearing(far, journal)).await?,
+            None => {
+                let at = self.store.load(garden).await?;
+                self.pool.work(who, move |_| Ready::of(at, far, journal)).await?
+            }
+        };
         self.gardens.keep(garden, &ready);
         Ok(ready)
+    }
+
+    /// What was written down in a garden that has come so far, with what is known of it already: only what is new is read.
+    async fn heard(
+        &self,
+        who: Who,
+        garden: GardenId,
+        far: HowFar,
+        known: Option<(HowFar, Arc<Heard>)>,
+    ) -> Result<Arc<Heard>, RequestError> {
+        let Some((was, known)) = known else {
+            let all = if far.latest.is_none() { Lately::default() } else { self.store.written_since(garden, None).await? };
+            return Ok(Arc::new(self.pool.work(who, move |_| Heard::default().with(all)).await?));
+        };
+        if (was.latest, was.lately) == (far.latest, far.lately) {
+            return Ok(known);
+        }
+        // What was begun before the latest may have come in after it.
+        let since = known.latest.map(|latest| latest.saturating_sub(OVERLAP)).transpose().ok().flatten();
+        let lately = self.store.written_since(garden, since).await?;
+        if known.holds(&lately) {
+            return Ok(known);
+        }
+        Ok(Arc::new(self.pool.work(who, move |_| known.with(lately)).await?))
     }
 }

@@ -1,9 +1,9 @@
 //! Drawings to print or to keep.
 
 use crate::auth::{Guest, InGarden};
+use crate::body::file;
 use crate::errors::RequestError;
 use actix_web::HttpResponse;
-use actix_web::http::header;
 use actix_web::web::Path;
 use jiff::civil::Date;
 use serde::Deserialize;
@@ -57,11 +57,6 @@ pub async fn sheet(inside: InGarden<Guest>, path: Path<(i64, u32)>) -> Result<Ht
         sheet_svg::write(known.garden, known.catalogue, &sheet, paper)
     };
     let text = inside.work(drawn).await?.ok_or(RequestError::NotFound("bed"))?;
-    let mut answer = HttpResponse::Ok();
-    answer.content_type("image/svg+xml").insert_header((header::CACHE_CONTROL, "no-store"));
-    if keep {
-        let file = format!("attachment; filename=\"setting-out-bed-{bed}-{year}.svg\"");
-        answer.insert_header((header::CONTENT_DISPOSITION, file));
-    }
-    Ok(answer.body(text))
+    let name = keep.then(|| format!("setting-out-bed-{bed}-{year}.svg"));
+    Ok(file("image/svg+xml", name.as_deref(), text))
 }

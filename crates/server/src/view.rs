@@ -4,6 +4,7 @@ use crate::ready::Ready;
 use jiff::civil::Date;
 use schemars::JsonSchema;
 use serde::Serialize;
+use sparrow_core::catalogue::own_crops::OwnBook;
 use sparrow_core::reckon::day::Reckoning;
 use sparrow_core::work::Work;
 use sparrow_facts::garden::Garden;
@@ -22,8 +23,12 @@ pub struct GardenView {
     pub role: Role,
     /// How many changes it has seen.
     pub revision: i32,
+    /// How many entries its journal had when this was told.
+    pub journal: i32,
     /// Its facts.
     pub garden: Garden,
+    /// What the household has of its own beside the catalogue.
+    pub own: OwnBook,
     /// What follows from them on the needle's day.
     pub reckoning: Arc<Reckoning>,
     /// The day it is.
@@ -74,7 +79,9 @@ pub fn view(
         id: number(id.0),
         role,
         revision: number(*revision),
+        journal: number(ready.journal().entries()),
         garden: garden.clone(),
+        own: ready.catalogue().own(),
         reckoning: ready.reckon(needle, today, work),
         today,
         undo: kind(history.undo.as_ref()),

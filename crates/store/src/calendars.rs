@@ -1,7 +1,8 @@
 //! The private links under which members subscribe to a garden's calendar.
 
 use crate::secrets::hash;
-use crate::{AccountId, GardenId, Store, StoreError};
+use crate::{AccountId, GardenId, HowFar, Store, StoreError};
+use jiff_sqlx::Timestamp as Stamp;
 use sqlx::PgConnection;
 
 impl Store {
@@ -48,16 +49,20 @@ impl Store {
         Ok(())
     }
 
-    /// The garden of a link, and its revision; [`StoreError::NotFound`] when there is none, or none any more.
-    pub async fn garden_of_token(&self, token: &str) -> Result<(GardenId, i64), StoreError> {
+    /// The garden of a link, and how far it has come; [`StoreError::NotFound`] when there is none, or none any more.
+    pub async fn garden_of_token(&self, token: &str) -> Result<(GardenId, HowFar), StoreError> {
         let row = sqlx::query!(
-            "select g.id, g.revision from calendar_subscription c join garden g on g.id = c.garden_id
-             where c.token_hash = $1 and g.binned_at is null",
+            r#"select g.id, g.revision, (select max(written_at) from journal_entry where garden_id = g.id) as "latest: Stamp",
+                      (select count(*) from journal_entry where garden_id = g.id and written_at > now() - interval '1 minute')
+                          as "lately!"
+               from calendar_subscription c join garden g on g.id = c.garden_id
+             where c.token_hash = $1 and g.binned_at is null"#,
             hash(token)
         )
         .fetch_one(&self.pool)
         .await?;
-        Ok((GardenId(row.id), row.revision))
+        let latest = row.latest.map(|latest| latest.to_jiff());
+        Ok((GardenId(row.id), HowFar { revision: row.revision, latest, lately: row.lately }))
     }
 }
 

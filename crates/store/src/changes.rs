@@ -18,6 +18,17 @@ use sqlx::{PgConnection, Postgres, Transaction};
 /// How often a change is tried that the database rolls back because it ran into another.
 const TRIES: usize = 3;
 
+/// How far a garden has come.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default)]
+pub struct HowFar {
+    /// How many changes its plan has seen.
+    pub revision: i64,
+    /// When the latest entry of its journal came in.
+    pub latest: Option<Timestamp>,
+    /// How many came in within the last minute: one may have been begun before the latest and come in after it.
+    pub lately: i64,
+}
+
 /// A garden at a revision.
 #[derive(Debug, Clone, PartialEq)]
 pub struct Versioned {

@@ -1,7 +1,7 @@
 //! Reads the facts of one garden.
 
 use crate::columns::{fit, of_word, school, spacing, unknown};
-use crate::{GardenId, StoreError, almanac, fixtures, groupings, turns};
+use crate::{GardenId, StoreError, almanac, fixtures, groupings, lots, own_crops, turns, varieties, wants};
 use jiff_sqlx::Date;
 use sparrow_facts::bed::{Bed, BedKind, Board, Brace, Reach, Trellis};
 use sparrow_facts::garden::Garden;
@@ -26,6 +26,10 @@ pub async fn load(connection: &mut PgConnection, garden: GardenId) -> Result<Gar
         past: past(connection, garden).await?,
         spacings: spacings(connection, garden).await?,
         groupings: groupings::load(connection, garden).await?,
+        own_crops: own_crops::load(connection, garden).await?,
+        varieties: varieties::load(connection, garden).await?,
+        lots: lots::load(connection, garden).await?,
+        wants: wants::load(connection, garden).await?,
         fixtures: fixtures::load(connection, garden).await?,
         school: household_school(connection, garden).await?,
         turns: turns::load(connection, garden).await?,

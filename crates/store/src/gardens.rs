@@ -1,7 +1,7 @@
 //! Which gardens there are, and who may do what in them.
 
 use crate::columns::{of_word, word};
-use crate::{AccountId, GardenId, Store, StoreError, calendars, write};
+use crate::{AccountId, GardenId, HowFar, Store, StoreError, calendars, write};
 use jiff::Timestamp;
 use jiff_sqlx::Timestamp as Stamp;
 use serde::{Deserialize, Serialize};
@@ -76,15 +76,19 @@ impl Store {
             .collect()
     }
 
-    /// A garden's revision; [`StoreError::NotFound`] when an account may not come into it.
-    pub async fn revision(&self, garden: GardenId, account: AccountId) -> Result<i64, StoreError> {
-        let revision = sqlx::query_scalar!(
-            "select g.revision from membership m join garden g on g.id = m.garden_id
-             where m.garden_id = $1 and m.account_id = $2 and g.binned_at is null",
+    /// How far a garden has come; [`StoreError::NotFound`] when an account may not come into it.
+    pub async fn how_far(&self, garden: GardenId, account: AccountId) -> Result<HowFar, StoreError> {
+        let far = sqlx::query!(
+            r#"select g.revision, (select max(written_at) from journal_entry where garden_id = g.id) as "latest: Stamp",
+                      (select count(*) from journal_entry where garden_id = g.id and written_at > now() - interval '1 minute')
+                          as "lately!"
+               from membership m join garden g on g.id = m.garden_id
+               where m.garden_id = $1 and m.account_id = $2 and g.binned_at is null"#,
             garden.0,
             account.0
         );
-        Ok(revision.fetch_one(&self.pool).await?)
+        let far = far.fetch_one(&self.pool).await?;
+        Ok(HowFar { revision: far.revision, latest: far.latest.map(|latest| latest.to_jiff()), lately: far.lately })
     }
 
     /// Writes a new garden with all its facts, owned by an account.
@@ -221,7 +225,22 @@ impl Store {
 /// The edits that make a garden from nothing.
 fn everything(garden: &Garden) -> Vec<Edit> {
     // Taken apart, so that a fact that is forgotten here does not compile.
-    let Garden { site, beds, patches, past, spacings, groupings, fixtures, school, turns, almanac } = garden;
+    let Garden {
+        site,
+        beds,
+        patches,
+        past,
+        spacings,
+        groupings,
+        own_crops,
+        varieties,
+        lots,
+        wants,
+        fixtures,
+        school,
+        turns,
+        almanac,
+    } = garden;
     let place = Edit::Site { before: Box::new(site.clone()), after: Box::new(site.clone()) };
     let beds = beds.iter().map(|bed| Edit::Bed { before: None, after: Some(Box::new(bed.clone())) });
     let patches = patches.iter().map(|patch| Edit::Patch { before: None, after: Some(Box::new(patch.clone())) });
@@ -229,9 +248,23 @@ fn everything(garden: &Garden) -> Vec<Edit> {
     let spacings = spacings.iter().map(|own| Edit::Spacing { before: None, after: Some(own.clone()) });
     let school = Edit::School { before: *school, after: *school };
     let groupings = groupings.iter().map(|own| Edit::Grouping { before: None, after: Some(own.clone()) });
+    let own_crops = own_crops.iter().map(|one| Edit::OwnCrop { before: None, after: Some(Box::new(one.clone())) });
+    let varieties = varieties.iter().map(|one| Edit::Variety { before: None, after: Some(Box::new(one.clone())) });
+    let lots = lots.iter().map(|one| Edit::Lot { before: None, after: Some(Box::new(one.clone())) });
+    let wants = wants.iter().map(|one| Edit::Want { before: None, after: Some(Box::new(one.clone())) });
     let fixtures = fixtures.iter().map(|one| Edit::Fixture { before: None, after: Some(one.clone()) });
     let turns = difference::turns(&Turns::default(), turns);
     let almanac = difference::almanac(&Almanac::default(), almanac);
     let rest = patches.chain(past).chain(spacings).chain(turns).chain(almanac);
-    [place, school].into_iter().chain(groupings).chain(fixtures).chain(beds).chain(rest).collect()
+    [place, school]
+        .into_iter()
+        .chain(own_crops)
+        .chain(varieties)
+        .chain(lots)
+        .chain(wants)
+        .chain(groupings)
+        .chain(fixtures)
+        .chain(beds)
+        .chain(rest)
+        .collect()
 }

@@ -2,6 +2,7 @@
 
 use crate::columns::{fit, school, school_columns, spacing};
 use crate::{GardenId, StoreError};
+use serde_json::{Value, json};
 use sparrow_facts::grouping::{OwnGrouping, OwnPart};
 use sparrow_facts::ids::OwnGroupingId;
 use sparrow_facts::patch::Planted;
@@ -73,50 +74,51 @@ pub async fn load(connection: &mut PgConnection, garden: GardenId) -> Result<Vec
         .collect()
 }
 
-/// Writes a grouping that is new, or back again.
-pub async fn write(connection: &mut PgConnection, garden: GardenId, own: &OwnGrouping) -> Result<u64, StoreError> {
-    let id: i32 = fit(own.id.0)?;
-    let first_day: i16 = fit(own.first_day)?;
-    sqlx::query!(
-        "insert into own_grouping (garden_id, id, name, first_day) values ($1, $2, $3, $4)",
+/// Writes groupings that are not there yet; how many were written.
+pub async fn write(connection: &mut PgConnection, garden: GardenId, groupings: &[&OwnGrouping]) -> Result<u64, StoreError> {
+    let rows: Vec<Value> =
+        groupings.iter().map(|own| json!({ "id": own.id, "name": own.name, "first_day": own.first_day })).collect();
+    let written = sqlx::query!(
+        "insert into own_grouping (garden_id, id, name, first_day)
+         select $1, g.id, g.name, g.first_day from jsonb_to_recordset($2) as g(id integer, name text, first_day smallint)",
         garden.0,
-        id,
-        own.name,
-        first_day
+        Value::Array(rows)
     )
     .execute(&mut *connection)
     .await?;
-    for (position, part) in (0i16..).zip(&own.parts) {
-        let school = part.planted.school.map(school_columns);
-        let (days_after, days): (i32, i32) = (fit(part.days_after)?, fit(part.days)?);
-        sqlx::query!(
-            "insert into own_grouping_part (garden_id, grouping_id, position, crop, way, x, y, w, h, holes,
-                                            between_others, school, school_figure, days_after, days, along,
-                                            across, in_each)
-             values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18)",
-            garden.0,
-            id,
-            position,
-            part.planted.crop,
-            part.planted.way,
-            i32::from(part.rect.x),
-            i32::from(part.rect.y),
-            i32::from(part.rect.w),
-            i32::from(part.rect.h),
-            part.planted.holes.map(i32::from),
-            part.planted.between,
-            school.map(|one| one.0),
-            school.and_then(|one| one.1),
-            days_after,
-            days,
-            part.planted.distance.map(|distance| distance.along.get()),
-            part.planted.distance.map(|distance| distance.across.get()),
-            part.planted.in_each.map(i16::from)
-        )
-        .execute(&mut *connection)
-        .await?;
-    }
-    Ok(1)
+    // One statement for the parts of all: a household may keep thousands.
+    let rows: Vec<Value> = groupings
+        .iter()
+        .flat_map(|own| (0i16..).zip(&own.parts).map(|(position, part)| part_row(own.id, position, part)))
+        .collect();
+    sqlx::query!(
+        "insert into own_grouping_part (garden_id, grouping_id, position, crop, way, x, y, w, h, holes, between_others,
+                                        school, school_figure, days_after, days, along, across, in_each)
+         select $1, p.grouping_id, p.position, p.crop, p.way, p.x, p.y, p.w, p.h, p.holes, p.between_others, p.school,
+                p.school_figure, p.days_after, p.days, p.along, p.across, p.in_each
+         from jsonb_to_recordset($2) as p(grouping_id integer, position smallint, crop text, way text, x integer, y integer,
+                w integer, h integer, holes integer, between_others boolean, school text, school_figure smallint,
+                days_after integer, days integer, along integer, across integer, in_each smallint)",
+        garden.0,
+        Value::Array(rows)
+    )
+    .execute(connection)
+    .await?;
+    Ok(written.rows_affected())
+}
+
+fn part_row(grouping: OwnGroupingId, position: i16, part: &OwnPart) -> Value {
+    // Taken apart, so that a fact that is forgotten here does not compile.
+    let OwnPart { planted, rect, days_after, days } = part;
+    let Planted { crop, way, holes, between, school, distance, in_each } = planted;
+    let school = school.map(school_columns);
+    json!({
+        "grouping_id": grouping, "position": position, "crop": crop, "way": way, "x": rect.x, "y": rect.y, "w": rect.w,
+        "h": rect.h, "holes": holes, "between_others": between, "school": school.map(|one| one.0),
+        "school_figure": school.and_then(|one| one.1), "days_after": days_after, "days": days,
+        "along": distance.map(|distance| distance.along.get()), "across": distance.map(|distance| distance.across.get()),
+        "in_each": in_each
+    })
 }
 
 /// Takes a grouping away.

@@ -99,17 +99,29 @@ impl Store {
         rows.into_iter().map(|row| entry(row.version, row.entry)).collect()
     }
 
-    /// The entries about patches from a day on, with all that may make one of them void.
-    pub async fn about_patches(&self, garden: GardenId, from: Date) -> Result<Vec<JournalEntry>, StoreError> {
+    /// What was written down since a moment, in whatever order, with when the latest of it was; all of it with nothing.
+    pub async fn written_since(&self, garden: GardenId, since: Option<Timestamp>) -> Result<Lately, StoreError> {
         let rows = sqlx::query!(
-            "select version, entry from journal_entry where garden_id = $1 and (day >= $2 and patch is not null or voids)",
+            r#"select version, entry, written_at as "at: Stamp" from journal_entry
+               where garden_id = $1 and written_at >= $2"#,
             garden.0,
-            from.to_sqlx() as Day
+            since.unwrap_or(Timestamp::UNIX_EPOCH).to_sqlx() as Stamp
         )
         .fetch_all(&self.pool)
         .await?;
-        rows.into_iter().map(|row| entry(row.version, row.entry)).collect()
+        let latest = rows.iter().map(|row| row.at.to_jiff()).max();
+        let entries = rows.into_iter().map(|row| entry(row.version, row.entry)).collect::<Result<_, _>>()?;
+        Ok(Lately { entries, latest })
     }
+}
+
+/// Entries of a journal, and when the latest of them came in.
+#[derive(Debug, Clone, PartialEq, Eq, Default)]
+pub struct Lately {
+    /// The entries.
+    pub entries: Vec<JournalEntry>,
+    /// When the latest came in.
+    pub latest: Option<Timestamp>,
 }
 
 /// An entry as it is kept, in the words of today.

@@ -1,7 +1,7 @@
 //! Who is signed in, where and since when; and the browsers in which an account was signed in before.
 
 use crate::secrets::hash;
-use crate::{AccountId, GardenId, Role, Store, StoreError, columns};
+use crate::{AccountId, GardenId, HowFar, Role, Store, StoreError, columns};
 use jiff::Timestamp;
 use jiff_sqlx::Timestamp as Stamp;
 use sparrow_facts::journal::SpokenOf;
@@ -40,8 +40,8 @@ pub struct Inside {
 pub struct Found {
     /// What they may do.
     pub role: Role,
-    /// Its revision.
-    pub revision: i64,
+    /// How far it has come.
+    pub far: HowFar,
     /// The highest numbers of which its journal speaks.
     pub spoken_of: SpokenOf,
 }
@@ -83,7 +83,10 @@ impl Store {
         let row = sqlx::query!(
             "select s.account_id, s.seen_at < now() - interval '1 hour' as \"stale!\", m.role as \"role?\", g.revision as \"revision?\",
                     (select max(bed) from journal_entry where garden_id = g.id) as bed,
-                    (select max(patch) from journal_entry where garden_id = g.id) as patch
+                    (select max(patch) from journal_entry where garden_id = g.id) as patch,
+                    (select max(written_at) from journal_entry where garden_id = g.id) as \"latest: Stamp\",
+                    (select count(*) from journal_entry where garden_id = g.id and written_at > now() - interval '1 minute')
+                        as \"lately!\"
              from session s
              left join (membership m join garden g on g.id = m.garden_id and g.binned_at is null)
                   on m.account_id = s.account_id and m.garden_id = $2
@@ -100,7 +103,8 @@ impl Store {
         let number = |highest: Option<i32>| columns::fit(highest.unwrap_or(0));
         let at = row.role.zip(row.revision).map(|(role, revision)| {
             let spoken_of = SpokenOf { bed: number(row.bed)?, patch: number(row.patch)? };
-            Ok::<_, StoreError>(Found { role: columns::of_word(&role)?, revision, spoken_of })
+            let far = HowFar { revision, latest: row.latest.map(|latest| latest.to_jiff()), lately: row.lately };
+            Ok::<_, StoreError>(Found { role: columns::of_word(&role)?, far, spoken_of })
         });
         Ok(Inside { account: AccountId(row.account_id), at: at.transpose()? })
     }

@@ -4,8 +4,8 @@ use crate::columns::{fit, of_word, word};
 use crate::{GardenId, StoreError};
 use sparrow_facts::ids::{BedId, TurnPlanId, WishId};
 use sparrow_facts::turns::{
-    Closing, Entry, Needs, OwnFamily, Parts, Piece, Pinned, SoilFinding, TurnPlan, TurnRules, TurnWish, Turns, Unknown,
-    WishDraft, YearsOf,
+    Closing, Needs, OwnFamily, Parts, Piece, Pinned, SoilFinding, TurnPlan, TurnRules, TurnWish, Turns, Unknown, WishDraft,
+    YearsOf,
 };
 use sqlx::PgConnection;
 
@@ -112,27 +112,12 @@ async fn unknown(connection: &mut PgConnection, garden: GardenId) -> Result<Vec<
 }
 
 async fn plans(connection: &mut PgConnection, garden: GardenId) -> Result<Vec<TurnPlan>, StoreError> {
-    let entries = sqlx::query!(
-        "select plan_id, wish_id, year, bed_id, piece, squares from turn_plan_entry where garden_id = $1
-         order by plan_id, wish_id, year, bed_id, piece",
-        garden.0
-    )
-    .fetch_all(&mut *connection)
-    .await?;
-    let rows = sqlx::query!("select id, name, followed from turn_plan where garden_id = $1 order by id", garden.0)
+    let rows = sqlx::query!("select id, name, followed, entries from turn_plan where garden_id = $1 order by id", garden.0)
         .fetch_all(connection)
         .await?;
     rows.into_iter()
         .map(|row| {
-            let own = entries.iter().filter(|entry| entry.plan_id == row.id).map(|entry| {
-                Ok(Entry {
-                    wish: WishId(fit(entry.wish_id)?),
-                    year: entry.year,
-                    at: piece(entry.bed_id, entry.piece)?,
-                    squares: fit(entry.squares)?,
-                })
-            });
-            let entries = own.collect::<Result<_, StoreError>>()?;
+            let entries = serde_json::from_value(row.entries)?;
             Ok(TurnPlan { id: TurnPlanId(fit(row.id)?), name: row.name, followed: row.followed, entries })
         })
         .collect()
@@ -319,38 +304,15 @@ pub async fn forget_plan(connection: &mut PgConnection, garden: GardenId, plan: 
 
 /// Writes a plan with its entries.
 pub async fn plan(connection: &mut PgConnection, garden: GardenId, plan: &TurnPlan) -> Result<u64, StoreError> {
-    let id: i32 = fit(plan.id.0)?;
+    let TurnPlan { id, name, followed, entries } = plan;
     let done = sqlx::query!(
-        "insert into turn_plan (garden_id, id, name, followed) values ($1, $2, $3, $4)
-         on conflict (garden_id, id) do update set name = excluded.name, followed = excluded.followed",
+        "insert into turn_plan (garden_id, id, name, followed, entries) values ($1, $2, $3, $4, $5)
+         on conflict (garden_id, id) do update set name = excluded.name, followed = excluded.followed, entries = excluded.entries",
         garden.0,
-        id,
-        plan.name,
-        plan.followed
-    )
-    .execute(&mut *connection)
-    .await?;
-    sqlx::query!("delete from turn_plan_entry where garden_id = $1 and plan_id = $2", garden.0, id)
-        .execute(&mut *connection)
-        .await?;
-    // One statement for all entries: a plan has hundreds of them.
-    let wishes = plan.entries.iter().map(|entry| fit(entry.wish.0)).collect::<Result<Vec<i32>, StoreError>>()?;
-    let beds = plan.entries.iter().map(|entry| fit(entry.at.bed.0)).collect::<Result<Vec<i32>, StoreError>>()?;
-    let squares = plan.entries.iter().map(|entry| fit(entry.squares)).collect::<Result<Vec<i16>, StoreError>>()?;
-    let years: Vec<i16> = plan.entries.iter().map(|entry| entry.year).collect();
-    let pieces: Vec<i16> = plan.entries.iter().map(|entry| i16::from(entry.at.piece)).collect();
-    sqlx::query!(
-        "insert into turn_plan_entry (garden_id, plan_id, wish_id, year, bed_id, piece, squares)
-         select $1, $2, * from unnest($3::int[], $4::smallint[], $5::int[], $6::smallint[], $7::smallint[])",
-        garden.0,
-        id,
-        &wishes,
-        &years,
-        &beds,
-        &pieces,
-        &squares
-    )
-    .execute(connection)
-    .await?;
-    Ok(done.rows_affected())
+        fit::<i32, _>(id.0)?,
+        name,
+        followed,
+        serde_json::to_value(entries)?
+    );
+    Ok(done.execute(connection).await?.rows_affected())
 }

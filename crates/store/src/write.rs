@@ -1,34 +1,45 @@
 //! Writes edits to the tables, one fact at a time.
 
 use crate::columns::{fit, school_columns, word};
-use crate::{GardenId, StoreError, almanac, fixtures, groupings, turns};
+use crate::{GardenId, StoreError, almanac, fixtures, groupings, lots, own_crops, turns, varieties, wants};
 use serde_json::{Value, json};
 use sparrow_facts::almanac::SoilReading;
 use sparrow_facts::bed::{Bed, BedKind};
 use sparrow_facts::edit::Edit;
+use sparrow_facts::grouping::OwnGrouping;
 use sparrow_facts::history::{PastStand, Stood};
 use sparrow_facts::patch::{Patch, Planted};
 use sparrow_facts::school::School;
+use sparrow_facts::seed_lot::SeedLot;
 use sparrow_facts::shape::Shape;
 use sparrow_facts::site::{Freezes, Site};
 use sparrow_facts::spacing::OwnSpacing;
 use sparrow_facts::timing::Timing;
 use sparrow_facts::units::Length;
+use sparrow_facts::variety::Variety;
 use sqlx::PgConnection;
 use std::collections::BTreeSet;
 
-/// Writes edits in their order; what is said of many patches, memories or readings one after another in one statement.
+/// Writes edits in their order; what is said of many patches, memories, readings, groupings, varieties or lots one after another in one
+/// statement.
 pub async fn edits(connection: &mut PgConnection, garden: GardenId, edits: &[Edit]) -> Result<(), StoreError> {
     let mut rest = edits;
     while let Some(edit) = rest.first() {
         let (patches, past) = (run(rest, patch_of, |patch| patch.id), run(rest, past_of, |past| past.id));
-        let readings = run(rest, reading_of, |one| (one.on, one.bed));
+        let (readings, groupings) = (run(rest, reading_of, |one| (one.on, one.bed)), run(rest, grouping_of, |own| own.id));
+        let (named, lots) = (run(rest, variety_of, |variety| variety.id), run(rest, lot_of, |lot| lot.id));
         let (many, written) = if !patches.is_empty() {
             (patches.len(), self::patches(connection, garden, &patches).await?)
         } else if !past.is_empty() {
             (past.len(), self::past(connection, garden, &past).await?)
         } else if !readings.is_empty() {
             (readings.len(), almanac::readings_written(connection, garden, &readings).await?)
+        } else if !named.is_empty() {
+            (named.len(), varieties::write(connection, garden, &named).await?)
+        } else if !lots.is_empty() {
+            (lots.len(), lots::write(connection, garden, &lots).await?)
+        } else if !groupings.is_empty() {
+            (groupings.len(), groupings::write(connection, garden, &groupings).await?)
         } else {
             (1, one(connection, garden, edit).await?)
         };
@@ -55,6 +66,18 @@ fn past_of(edit: &Edit) -> Option<&PastStand> {
     if let Edit::Past { after: Some(after), .. } = edit { Some(after) } else { None }
 }
 
+fn variety_of(edit: &Edit) -> Option<&Variety> {
+    if let Edit::Variety { after: Some(after), .. } = edit { Some(after) } else { None }
+}
+
+fn lot_of(edit: &Edit) -> Option<&SeedLot> {
+    if let Edit::Lot { after: Some(after), .. } = edit { Some(after) } else { None }
+}
+
+fn grouping_of(edit: &Edit) -> Option<&OwnGrouping> {
+    if let Edit::Grouping { after: Some(after), .. } = edit { Some(after) } else { None }
+}
+
 fn reading_of(edit: &Edit) -> Option<&SoilReading> {
     if let Edit::Reading { after: Some(after), .. } = edit { Some(after) } else { None }
 }
@@ -70,12 +93,6 @@ async fn one(connection: &mut PgConnection, garden: GardenId, edit: &Edit) -> Re
         Edit::Patch { before: Some(gone), after: None } => forget_patch(connection, garden, gone.id.0).await?,
         Edit::Past { after: Some(after), .. } => past(connection, garden, &[after]).await?,
         Edit::Past { before: Some(gone), after: None } => forget_past(connection, garden, gone.id.0).await?,
-        Edit::Spacing { after: Some(after), .. } => spacing(connection, garden, after).await?,
-        Edit::Spacing { before: Some(gone), after: None } => forget_spacing(connection, garden, gone).await?,
-        Edit::Fixture { after: Some(after), .. } => fixtures::write(connection, garden, after).await?,
-        Edit::Fixture { before: Some(gone), after: None } => fixtures::forget(connection, garden, gone).await?,
-        Edit::Grouping { after: Some(after), .. } => groupings::write(connection, garden, after).await?,
-        Edit::Grouping { before: Some(gone), after: None } => groupings::forget(connection, garden, gone).await?,
         Edit::TurnRules { after, .. } => turns::rules(connection, garden, *after).await?,
         Edit::Shady { bed, after, .. } => turns::shady(connection, garden, *bed, *after).await?,
         Edit::Divided { bed, after, .. } => turns::divided(connection, garden, *bed, *after).await?,
@@ -100,13 +117,17 @@ async fn one(connection: &mut PgConnection, garden: GardenId, edit: &Edit) -> Re
         Edit::BedWarmth { before: Some(gone), after: None } => almanac::forget_bed_warmth(connection, garden, gone.bed).await?,
         Edit::Reading { after: Some(after), .. } => almanac::readings_written(connection, garden, &[after]).await?,
         Edit::Reading { before: Some(gone), after: None } => almanac::forget_reading(connection, garden, *gone).await?,
+        Edit::Spacing { .. }
+        | Edit::Fixture { .. }
+        | Edit::OwnCrop { .. }
+        | Edit::Variety { .. }
+        | Edit::Lot { .. }
+        | Edit::Want { .. }
+        | Edit::Grouping { .. } => own(connection, garden, edit).await?,
         // Nothing before and nothing after is no change.
         Edit::Bed { before: None, after: None }
         | Edit::Patch { before: None, after: None }
         | Edit::Past { before: None, after: None }
-        | Edit::Spacing { before: None, after: None }
-        | Edit::Grouping { before: None, after: None }
-        | Edit::Fixture { before: None, after: None }
         | Edit::OwnFamily { before: None, after: None }
         | Edit::SoilFinding { before: None, after: None }
         | Edit::Wish { before: None, after: None }
@@ -116,6 +137,28 @@ async fn one(connection: &mut PgConnection, garden: GardenId, edit: &Edit) -> Re
         | Edit::Plan { before: None, after: None }
         | Edit::BedWarmth { before: None, after: None }
         | Edit::Reading { before: None, after: None } => 1,
+    })
+}
+
+/// The same of what a household has of its own beside beds and plantings.
+async fn own(connection: &mut PgConnection, garden: GardenId, edit: &Edit) -> Result<u64, StoreError> {
+    Ok(match edit {
+        Edit::Spacing { after: Some(after), .. } => spacing(connection, garden, after).await?,
+        Edit::Spacing { before: Some(gone), after: None } => forget_spacing(connection, garden, gone).await?,
+        Edit::Fixture { after: Some(after), .. } => fixtures::write(connection, garden, after).await?,
+        Edit::Fixture { before: Some(gone), after: None } => fixtures::forget(connection, garden, gone).await?,
+        Edit::OwnCrop { after: Some(after), .. } => own_crops::write(connection, garden, after).await?,
+        Edit::OwnCrop { before: Some(gone), after: None } => own_crops::forget(connection, garden, gone).await?,
+        Edit::Variety { after: Some(after), .. } => varieties::write(connection, garden, &[after]).await?,
+        Edit::Variety { before: Some(gone), after: None } => varieties::forget(connection, garden, gone).await?,
+        Edit::Want { after: Some(after), .. } => wants::write(connection, garden, after).await?,
+        Edit::Want { before: Some(gone), after: None } => wants::forget(connection, garden, gone).await?,
+        Edit::Lot { after: Some(after), .. } => lots::write(connection, garden, &[after]).await?,
+        Edit::Lot { before: Some(gone), after: None } => lots::forget(connection, garden, gone).await?,
+        Edit::Grouping { after: Some(after), .. } => groupings::write(connection, garden, &[after]).await?,
+        Edit::Grouping { before: Some(gone), after: None } => groupings::forget(connection, garden, gone).await?,
+        // Nothing before and nothing after is no change; nothing else comes here.
+        _ => 1,
     })
 }
 

@@ -15,7 +15,13 @@ use sparrow_store::StoreError;
 fn pick(n: u32) -> [u8; 6] {
     let (a, b) = (n.wrapping_mul(2_654_435_761).to_be_bytes(), n.wrapping_mul(40_503).wrapping_add(977).to_be_bytes());
     // Beds are not taken away, so that the garden fills.
-    [if a[0] % 17 == 8 { 12 } else { a[0] % 17 }, a[1], a[2], b[2], b[3], a[3] ^ b[1]]
+    let kind = match (n % 12, a[0] % 19) {
+        (10, _) => 19,
+        (11, _) => 20,
+        (_, 8) => 12,
+        (_, kind) => kind,
+    };
+    [kind, a[1], a[2], b[2], b[3], a[3] ^ b[1]]
 }
 
 #[tokio::test(flavor = "multi_thread")]
@@ -24,7 +30,7 @@ async fn every_command_is_kept_or_refused_just_as_the_core_says() {
     let mut memory = ground.store.load(ground.garden).await.unwrap().garden;
     let first = sparrow_demo::quillet_lane(common::TODAY).unwrap();
     let (mut revision, mut refused) = (0, 0);
-    for n in 0..350 {
+    for n in 0..420 {
         let command = tried::some_command(&memory, pick(n));
         let expected = carry_out(&mut memory, Catalogue::standard(), &command, common::TODAY);
         match (ground.carries_out(ground.asked(revision), &command).await, expected) {
@@ -43,6 +49,7 @@ async fn every_command_is_kept_or_refused_just_as_the_core_says() {
     let rows = kept.patches.iter().filter(|patch| patch.line.is_some()).count();
     assert!(!kept.turns.wishes.is_empty() && kept.turns != Garden::new(kept.site.clone()).turns, "the premise: wishes");
     assert!(!kept.groupings.is_empty() && rows > 0, "the premise: {} groupings, {rows} marked rows", kept.groupings.len());
+    assert!(!kept.varieties.is_empty() && !kept.own_crops.is_empty(), "the premise: varieties, and crops of its own");
     let timed = kept.patches.iter().filter(|patch| patch.timing != Timing::default()).count();
     assert!(timed > 0 && kept.almanac != first.almanac, "the premise: {timed} timed patches, and weather of its own");
     assert!(revision > 40 && refused > 40, "the premise: {revision} kept and {refused} refused");

@@ -9,7 +9,7 @@ use sparrow_facts::history::Stood;
 use sparrow_facts::ids::{BedId, PatchId};
 use sparrow_facts::rect::Rect;
 use sparrow_facts::units::{Length, Tape};
-use sparrow_store::{Allowed, Asked, Made, Role, Store, StoreError, Way};
+use sparrow_store::{Allowed, Asked, HowFar, Made, Role, Store, StoreError, Way};
 
 /// One command of every kind that changes a table of its own.
 fn some_of_each(garden: &sparrow_facts::garden::Garden) -> Vec<Command> {
@@ -170,10 +170,10 @@ async fn a_request_sent_again_while_the_first_still_waits_is_told_that_it_was_ma
 async fn a_garden_is_seen_by_those_let_in_and_by_nobody_else() {
     let ground = ground().await;
     let stranger = ground.store.create_account("stranger", "no hash", Allowed::Open).await.unwrap();
-    assert!(matches!(ground.store.revision(ground.garden, stranger).await, Err(StoreError::NotFound)));
+    assert!(matches!(ground.store.how_far(ground.garden, stranger).await, Err(StoreError::NotFound)));
     assert!(ground.store.gardens_of(stranger).await.unwrap().is_empty());
     ground.store.let_in(ground.garden, stranger, Role::Guest).await.unwrap();
-    assert_eq!(ground.store.revision(ground.garden, stranger).await.unwrap(), 0);
+    assert_eq!(ground.store.how_far(ground.garden, stranger).await.unwrap(), HowFar::default());
     let taken = ground.store.create_account("WREN", "no hash", Allowed::Open).await;
     assert!(matches!(taken, Err(StoreError::Conflict { constraint }) if constraint == "account_name"));
 }

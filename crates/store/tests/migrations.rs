@@ -2,6 +2,8 @@
 
 mod common;
 
+use sparrow_facts::ids::{BedId, WishId};
+use sparrow_facts::turns::{Entry, Piece};
 use sqlx::{Connection, PgConnection};
 
 /// One garden with a bed and two patches, as the first three migrations keep them.
@@ -170,4 +172,29 @@ async fn accounts_and_calendar_links_from_before_sessions_were_rows_go_on() {
     let left: i64 =
         sqlx::query_scalar("select count(*) from older.calendar_subscription").fetch_one(&mut connection).await.unwrap();
     assert_eq!(left, 0);
+}
+
+/// Plans whose entries were rows of their own have them all, in their order, in the form that is read now.
+#[tokio::test(flavor = "multi_thread")]
+async fn plans_from_before_they_were_whole_keep_their_entries() {
+    let ground = common::ground().await;
+    let mut connection = PgConnection::connect(&ground.url).await.unwrap();
+    sqlx::raw_sql("create schema rows; set search_path to rows, public").execute(&mut connection).await.unwrap();
+    for file in FILES {
+        sqlx::raw_sql(file).execute(&mut connection).await.unwrap();
+    }
+    sqlx::raw_sql(BEFORE).execute(&mut connection).await.unwrap();
+    let before = "insert into wish (garden_id, id, crop, squares, early, main, late, trellis, sun, deep, container, every, winters, resistant)
+                  values (1, 7, 'carrot', 4, false, true, false, false, false, false, false, 1, false, false);
+                  insert into turn_plan (garden_id, id, name, followed) values (1, 1, 'As it was', true), (1, 2, 'Empty', false);
+                  insert into turn_plan_entry values (1, 1, 7, 2027, 1, 3, 2), (1, 1, 7, 2026, 1, 2, 4);";
+    sqlx::raw_sql(before).execute(&mut connection).await.unwrap();
+    sqlx::raw_sql(include_str!("../migrations/0025_plans_whole.sql")).execute(&mut connection).await.unwrap();
+    let plans: Vec<(i32, serde_json::Value)> =
+        sqlx::query_as("select id, entries from rows.turn_plan order by id").fetch_all(&mut connection).await.unwrap();
+    let entry = |year: i16, piece: u8, squares: u16| Entry { wish: WishId(7), year, at: Piece { bed: BedId(1), piece }, squares };
+    let read = |value: &serde_json::Value| serde_json::from_value::<Vec<Entry>>(value.clone()).expect("entries as they are read");
+    assert_eq!(plans.iter().map(|(id, _)| *id).collect::<Vec<_>>(), [1, 2]);
+    assert_eq!(read(&plans[0].1), [entry(2026, 2, 4), entry(2027, 3, 2)]);
+    assert_eq!(read(&plans[1].1), []);
 }

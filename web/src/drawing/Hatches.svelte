@@ -19,6 +19,9 @@
     commas: { size: 8, strokes: 'M2 2q2 0 1 3M6 5q2 0 1 3' },
     ladders: { size: 8, strokes: 'M1.5 0v8M5 0v8M1.5 4h3.5' },
     pips: { size: 9, dots: [[4.5, 4.5, 0.9]] },
+    twigs: { size: 10, strokes: 'M3 9V1M3 5l3-3M3 7l-2.4-2.4' },
+    drops: { size: 8, strokes: 'M2 1.5q2 2.6 0 3q-2-.4 0-3M6 4.5q2 2.6 0 3q-2-.4 0-3' },
+    blossoms: { size: 10, strokes: 'M5 3.4a1.6 1.6 0 1 0 .01 0', dots: [[5, 1.5, 0.7], [5, 8.5, 0.7], [1.5, 5, 0.7], [8.5, 5, 0.7]] },
   }; // prettier-ignore
 </script>
 

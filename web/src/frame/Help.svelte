@@ -4,7 +4,9 @@
   import { BED_KEYS } from '../views/bed/keys';
   import { ROUNDS_KEYS } from '../views/rounds/keys';
   import { SEASON_KEYS } from '../views/season/keys';
+  import { TIN_KEYS } from '../views/tin/keys';
   import { TURNS_KEYS } from '../views/turns/keys';
+  import { WANTS_KEYS } from '../views/wants/keys';
   import { YARD_KEYS } from '../views/yard/keys';
   import { FRAME_KEYS } from './keys';
 
@@ -12,9 +14,11 @@
   const LISTS = [
     { name: 'Everywhere', keys: FRAME_KEYS },
     { name: 'In the Yard', keys: YARD_KEYS },
+    { name: 'In the Wants', keys: WANTS_KEYS },
     { name: 'In the Turns', keys: TURNS_KEYS },
     { name: 'In a bed', keys: BED_KEYS },
     { name: 'In the Season', keys: SEASON_KEYS },
+    { name: 'In the Seed tin', keys: TIN_KEYS },
     { name: 'On the Rounds', keys: ROUNDS_KEYS },
   ];
 </script>

@@ -29,11 +29,20 @@
     return () => removeEventListener('popstate', moved);
   });
 
+  // What was written down on the round is seen in the other views.
+  $effect(() => {
+    if (desk.view !== 'rounds' && garden.outdated) void untrack(() => garden.reread());
+  });
+
   const title = $derived(`${garden.site.name}: ${viewName(desk.view)} · Patient Sparrow`);
 </script>
 
 <svelte:head><title>{title}</title></svelte:head>
-<svelte:window onkeydown={(event) => frameKey(event, garden, desk)} onbeforeprint={measure} />
+<svelte:window
+  onkeydown={(event) => frameKey(event, garden, desk)}
+  onbeforeprint={measure}
+  ononline={() => garden.lineIsBack()}
+/>
 
 <div class="frame">
   <Spine />
@@ -42,9 +51,14 @@
     <!-- Loaded when it is first opened; few open it every day. -->
     {#await import('../views/turns/TurnsView.svelte') then { default: TurnsView }}<TurnsView />{:catch}<Unreached
       />{/await}
+  {:else if desk.view === 'wants'}
+    {#await import('../views/wants/WantsView.svelte') then { default: WantsView }}<WantsView />{:catch}<Unreached
+      />{/await}
   {:else if desk.view === 'season'}
     {#await import('../views/season/SeasonView.svelte') then { default: SeasonView }}<SeasonView />{:catch}<Unreached
       />{/await}
+  {:else if desk.view === 'tin'}
+    {#await import('../views/tin/TinView.svelte') then { default: TinView }}<TinView />{:catch}<Unreached />{/await}
   {:else if desk.view === 'rounds'}
     {#await import('../views/rounds/RoundsView.svelte') then { default: RoundsView }}<RoundsView />{:catch}<Unreached
       />{/await}

@@ -56,6 +56,9 @@
     font-weight: 400;
   }
   @media (max-width: 900px) {
+    button {
+      white-space: nowrap;
+    }
     .spine {
       flex-direction: row;
       align-items: center;

@@ -14,7 +14,7 @@ export interface Key<Doing extends string = never> {
 }
 
 export const FRAME_KEYS: Key[] = [
-  { says: ['1 to 5', 'open the Yard, the Turns, the Bed, the Season or the Rounds view'] },
+  { says: ['1 to 7', 'open the Yard, the Wants, the Turns, the Bed, the Season, the Seed tin or the Rounds view'] },
   { says: [', and .', 'move the needle back or on by a week'] },
   { says: ['Ctrl Z, Ctrl Shift Z', 'undo and redo'] },
   { says: ['/', 'find a crop to put on squares'] },
@@ -24,7 +24,7 @@ export const FRAME_KEYS: Key[] = [
 
 /** What a key that is pressed does by a view's table; nothing while something is typed, or with a key held for commands. */
 export function doing<Doing extends string>(keys: Key<Doing>[], event: KeyboardEvent): Doing | undefined {
-  if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return undefined;
+  if (isTyping(event) || inDialog(event) || event.ctrlKey || event.metaKey || event.altKey) return undefined;
   return keys.find((one) => one.press?.includes(event.key))?.does;
 }
 
@@ -32,6 +32,11 @@ export function doing<Doing extends string>(keys: Key<Doing>[], event: KeyboardE
 export function isTyping(event: KeyboardEvent): boolean {
   const target = event.target;
   return target instanceof HTMLElement && target.matches('input:not([type=checkbox]), select, textarea');
+}
+
+/** Whether a key is meant for what lies over the view. */
+export function inDialog(event: KeyboardEvent): boolean {
+  return event.target instanceof HTMLElement && event.target.closest('[role=dialog]') !== null;
 }
 
 /** Opens a view; the Bed view opens on the bed last looked at, or the first. */

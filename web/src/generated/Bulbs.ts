@@ -5,6 +5,10 @@
  */
 export type Bulbs = { 
 /**
+ * The length of day that a household's kind waits for, where it is said \[hours\]; else that of its latitude.
+ */
+hours: number | null, 
+/**
  * How much shorter days than an onion's make it begin \[hours\].
  */
 shorter: number, 

@@ -2,6 +2,7 @@
 import type { Crop } from "./Crop";
 import type { Family } from "./Family";
 import type { Grouping } from "./Grouping";
+import type { Matter } from "./Matter";
 import type { Name } from "./Name";
 import type { Relation } from "./Relation";
 import type { Source } from "./Source";
@@ -33,4 +34,8 @@ sources: { [key in string]: Source },
 /**
  * What else crops are called.
  */
-names: Array<Name>, };
+names: Array<Name>, 
+/**
+ * In which matters varieties differ.
+ */
+matters: Array<Matter>, };

@@ -37,9 +37,13 @@ plant: string,
  */
 ripening: Ripening | null, 
 /**
- * The last day it stands by the plan.
+ * The last day it stands by the plan, or by what was written down.
  */
 until: string, 
+/**
+ * The first and the last day of the plan, where it was lived otherwise.
+ */
+planned: [string, string] | null, 
 /**
  * The day its ground is free: what the household expects, else the plan's last day.
  */

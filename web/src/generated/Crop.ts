@@ -5,8 +5,11 @@ import type { Length } from "./Length";
 import type { Life } from "./Life";
 import type { Light } from "./Light";
 import type { Method } from "./Method";
+import type { Relative } from "./Relative";
 import type { Rotation } from "./Rotation";
+import type { Seed } from "./Seed";
 import type { Way } from "./Way";
+import type { Yield } from "./Yield";
 
 /**
  * One crop of the catalogue.
@@ -101,6 +104,18 @@ pick_every: number | null,
  * The ways of growing it, the usual one first.
  */
 ways: Array<Way>, 
+/**
+ * What is known of its seed; nothing where it is not grown from seed here. Read from a file of its own.
+ */
+seed: Seed | null, 
+/**
+ * What it gives; nothing where the book does not say. Read from a file of its own.
+ */
+gives: Yield | null, 
+/**
+ * Its nearest relative in the book, where it is a crop of the household's own.
+ */
+like: Relative | null, 
 /**
  * The source of each group of figures: `spacing`, `size`, `season`, `soil`, `cold`, `botany`.
  */

@@ -11,4 +11,4 @@ source: string, } | { "from": "own",
 /**
  * The household's words about it.
  */
-note: string, } | { "from": "here" };
+note: string, } | { "from": "variety" } | { "from": "packet" } | { "from": "here" };

@@ -5,6 +5,9 @@ import type { BedId } from "./BedId";
 import type { Fixture } from "./Fixture";
 import type { FixtureId } from "./FixtureId";
 import type { ListNow } from "./ListNow";
+import type { LotId } from "./LotId";
+import type { OwnCrop } from "./OwnCrop";
+import type { OwnCropId } from "./OwnCropId";
 import type { OwnGrouping } from "./OwnGrouping";
 import type { OwnGroupingId } from "./OwnGroupingId";
 import type { OwnSpacing } from "./OwnSpacing";
@@ -13,8 +16,13 @@ import type { PastStand } from "./PastStand";
 import type { Patch } from "./Patch";
 import type { PatchId } from "./PatchId";
 import type { School } from "./School";
+import type { SeedLot } from "./SeedLot";
 import type { Site } from "./Site";
 import type { Turns } from "./Turns";
+import type { Variety } from "./Variety";
+import type { VarietyId } from "./VarietyId";
+import type { Want } from "./Want";
+import type { WantId } from "./WantId";
 
 /**
  * Facts that are otherwise than before; nothing where nothing changed.
@@ -44,6 +52,22 @@ spacings: Array<OwnSpacing> | null,
  * Own groupings.
  */
 groupings: ListNow<OwnGrouping, OwnGroupingId>, 
+/**
+ * Crops that the book lacks.
+ */
+own_crops: ListNow<OwnCrop, OwnCropId>, 
+/**
+ * Varieties.
+ */
+varieties: ListNow<Variety, VarietyId>, 
+/**
+ * Lots of seed.
+ */
+lots: ListNow<SeedLot, LotId>, 
+/**
+ * What it would like to have.
+ */
+wants: ListNow<Want, WantId>, 
 /**
  * Fixtures of the yard.
  */

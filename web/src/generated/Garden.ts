@@ -2,13 +2,17 @@
 import type { Almanac } from "./Almanac";
 import type { Bed } from "./Bed";
 import type { Fixture } from "./Fixture";
+import type { OwnCrop } from "./OwnCrop";
 import type { OwnGrouping } from "./OwnGrouping";
 import type { OwnSpacing } from "./OwnSpacing";
 import type { PastStand } from "./PastStand";
 import type { Patch } from "./Patch";
 import type { School } from "./School";
+import type { SeedLot } from "./SeedLot";
 import type { Site } from "./Site";
 import type { Turns } from "./Turns";
+import type { Variety } from "./Variety";
+import type { Want } from "./Want";
 
 /**
  * Every fact of one garden. Lists are in the order of their numbers (or keys), so equal gardens
@@ -39,6 +43,22 @@ spacings: Array<OwnSpacing>,
  * The household's own groupings.
  */
 groupings: Array<OwnGrouping>, 
+/**
+ * Crops that the book lacks.
+ */
+own_crops: Array<OwnCrop>, 
+/**
+ * The household's own varieties.
+ */
+varieties: Array<Variety>, 
+/**
+ * The seed it has.
+ */
+lots: Array<SeedLot>, 
+/**
+ * What it would like to have in a year.
+ */
+wants: Array<Want>, 
 /**
  * What else stands in the yard.
  */

@@ -1,6 +1,16 @@
 // The limits of what is typed. Written by `cargo xtask generate`.
 /** The least and the most of numbers. */
 export const LIMITS = {
+  wanted: [1, 1000000],
+  jar: [50, 5000],
+  eaters: [1, 50],
+  everyDays: [1, 60],
+  tested: [1, 500],
+  percent: [1, 100],
+  price: [0, 10000000],
+  picked: [1, 365],
+  cold: [-45, 10],
+  soil: [0, 30],
   neighbour: [1, 5000],
   inEach: [1, 20],
   closePercent: [60, 95],
@@ -23,6 +33,9 @@ export const LIMITS = {
   risk: [0, 9],
   squares: [1, 400],
   every: [1, 8],
+  entriesAtOnce: [1, 200],
+  photoBytes: [100, 716800],
+  photoPixels: [1, 1600],
   turnYear: [1, 9998],
   latitude: [-9000, 9000],
   longitude: [-18000, 18000],
@@ -34,4 +47,6 @@ export const LETTERS = {
   name: 60,
   note: 200,
   found: 80,
+  entry: 1000,
+  colour: 40,
 } as const;

@@ -2,6 +2,7 @@
 import type { BedReckoning } from "./BedReckoning";
 import type { Finding } from "./Finding";
 import type { GrowingYear } from "./GrowingYear";
+import type { NeverStood } from "./NeverStood";
 import type { PatchReckoning } from "./PatchReckoning";
 import type { Path } from "./Path";
 
@@ -28,4 +29,8 @@ findings: Array<Finding>,
 /**
  * The paths between the beds.
  */
-paths: Array<Path>, };
+paths: Array<Path>, 
+/**
+ * What was planned for the growing year and never came to stand.
+ */
+never: Array<NeverStood>, };

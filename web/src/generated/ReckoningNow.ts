@@ -4,6 +4,7 @@ import type { BedId } from "./BedId";
 import type { BedReckoning } from "./BedReckoning";
 import type { GrowingYear } from "./GrowingYear";
 import type { ListNow } from "./ListNow";
+import type { NeverStood } from "./NeverStood";
 import type { PatchId } from "./PatchId";
 import type { PatchReckoning } from "./PatchReckoning";
 import type { Path } from "./Path";
@@ -31,4 +32,8 @@ findings: Array<BedFindings>,
 /**
  * The paths between the beds.
  */
-paths: Array<Path> | null, };
+paths: Array<Path> | null, 
+/**
+ * What was planned and never came to stand.
+ */
+never: Array<NeverStood> | null, };

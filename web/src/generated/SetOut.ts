@@ -3,11 +3,11 @@ import type { Length } from "./Length";
 import type { Spacing } from "./Spacing";
 
 /**
- * SetOut something goes into the ground.
+ * How something goes into the ground.
  */
 export type SetOut = { 
 /**
- * SetOut deep; nothing for young plants.
+ * How deep; nothing for young plants.
  */
 depth: Length | null, 
 /**

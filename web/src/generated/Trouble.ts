@@ -40,4 +40,12 @@ ripe: string,
 /**
  * The part of its weight it has when cleared, per cent.
  */
-percent: number, } | { "is": "never-ripe" };
+percent: number, } | { "is": "never-ripe" } | { "is": "winter-kills", 
+/**
+ * The coldest air that it bears in winter \[whole °C\].
+ */
+bears_c: number, 
+/**
+ * The chance that one of the nights of its first year here is colder, per cent.
+ */
+percent: number, };

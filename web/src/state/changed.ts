@@ -33,9 +33,11 @@ export function after(view: GardenView, changed: Changed): GardenView {
   return {
     ...view,
     revision: changed.revision,
+    journal: changed.journal,
     undo: changed.undo,
     redo: changed.redo,
     today: changed.today,
+    own: changed.own ?? view.own,
     garden: {
       site: facts.site ?? garden.site,
       beds: merged(garden.beds, facts.beds, (bed) => bed.id),
@@ -43,6 +45,10 @@ export function after(view: GardenView, changed: Changed): GardenView {
       past: merged(garden.past, facts.past, (past) => past.id),
       spacings: facts.spacings ?? garden.spacings,
       groupings: merged(garden.groupings, facts.groupings, (own) => own.id),
+      own_crops: merged(garden.own_crops, facts.own_crops, (one) => one.id),
+      varieties: merged(garden.varieties, facts.varieties, (one) => one.id),
+      wants: merged(garden.wants, facts.wants, (one) => one.id),
+      lots: merged(garden.lots, facts.lots, (one) => one.id),
       fixtures: merged(garden.fixtures, facts.fixtures, (one) => one.id),
       school: facts.school ?? garden.school,
       turns: facts.turns ?? garden.turns,
@@ -54,6 +60,7 @@ export function after(view: GardenView, changed: Changed): GardenView {
       patches: merged(view.reckoning.patches, reckoning.patches, (patch) => patch.patch),
       findings: found(view.reckoning.findings, reckoning),
       paths: reckoning.paths ?? view.reckoning.paths,
+      never: reckoning.never ?? view.reckoning.never,
     },
   };
 }

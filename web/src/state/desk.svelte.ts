@@ -6,9 +6,11 @@ import type { Paper } from '../views/bed/sheet';
 
 export const VIEWS = [
   { key: 'yard', name: 'Yard' },
+  { key: 'wants', name: 'Wants' },
   { key: 'turns', name: 'Turns' },
   { key: 'bed', name: 'Bed' },
   { key: 'season', name: 'Season' },
+  { key: 'tin', name: 'Seed tin' },
   { key: 'rounds', name: 'Rounds' },
 ] as const;
 
@@ -22,8 +24,8 @@ export function viewName(key: ViewKey): string {
   return [...VIEWS, PEOPLE].find((one) => one.key === key)?.name ?? '';
 }
 
-/** Work on a whole bed, done in its slip; the sheet takes the drawing's place. */
-export type Task = 'arrange' | 'group' | 'bare' | 'sums' | 'markers' | 'sheet';
+/** Work on a whole bed, done in its slip; the sheet and the tags take the drawing's place. */
+export type Task = 'arrange' | 'group' | 'bare' | 'sums' | 'markers' | 'sheet' | 'tags' | 'own-crops';
 
 /** A crop in hand. */
 export interface Hand {
@@ -55,6 +57,8 @@ export class Desk {
   helpOpen = $state(false);
   /** The work in hand on the bed, if any. */
   task: Task | null = $state(null);
+  /** The crop of the household's own that is written, by its number or by the name of a new one; nothing when none is. */
+  ownCrop: { id: number } | { name: string } | null = $state.raw(null);
   /** What the sheet is printed on. */
   paper: Paper = $state('letter');
   /** The sheet is for the whole year, not only for what stands on the needle's day. */
@@ -83,11 +87,12 @@ export class Desk {
 
   /** Takes view and bed from an address. */
   read(path: string): void {
-    const [, , garden, view, bed] = path.split('/');
+    const [, , garden, view, bed, patch] = path.split('/');
     if (Number(garden) !== this.garden) return;
     this.view = [...VIEWS, PEOPLE].find((one) => one.key === view)?.key ?? 'yard';
     this.bed = bed === undefined ? null : Number(bed);
-    this.patch = null;
+    // A tag's code opens its planting.
+    this.patch = patch === undefined ? null : Number(patch);
   }
 
   /** Takes a patch up, or puts it down. */
@@ -113,8 +118,16 @@ export class Desk {
     this.patch = null;
   }
 
+  /** Writes down a crop that the book lacks, or one that is there. */
+  writeCrop(crop: { id: number } | { name: string }): void {
+    this.leaveTask();
+    this.begin('own-crops');
+    this.ownCrop = crop;
+  }
+
   leaveTask(): void {
     this.task = null;
+    this.ownCrop = null;
     this.preview = [];
   }
 

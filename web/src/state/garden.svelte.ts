@@ -12,12 +12,16 @@ import type { NumbersMade } from '../generated/NumbersMade';
 import type { Outcome } from '../generated/Outcome';
 import type { Question } from '../generated/Question';
 import type { Patch } from '../generated/Patch';
+import type { Planted } from '../generated/Planted';
 import type { PatchReckoning } from '../generated/PatchReckoning';
 import type { SeasonView } from '../generated/SeasonView';
 import { isLost, untilAnswered } from './again';
 import { after, glanced } from './changed';
-import { Outbox } from './outbox.svelte';
+import { Entries, type Draft } from './entries';
+import type { Kept } from './kept.svelte';
 import { rememberNeedle } from './lately';
+import { Outbox } from './outbox.svelte';
+import { withOwn } from './ownBook';
 
 /** A patch of the shown year with all that belongs to it. */
 export interface Shown {
@@ -46,18 +50,25 @@ export class GardenState {
   wantsSeason = false;
   /** Entries of its journal on their way. */
   readonly outbox: Outbox;
+  /** What makes entries of its journal. */
+  readonly entries = new Entries();
+  /** Something was written down since the garden was read, so that what follows may be otherwise. */
+  outdated = $state(false);
   private queue: Promise<unknown> = Promise.resolve();
   private looking = false;
 
   constructor(
     view: GardenView,
-    readonly catalogue: Catalogue,
+    readonly book: Catalogue,
+    readonly kept: Kept,
   ) {
     this.take(view);
-    this.outbox = new Outbox(view.id);
+    this.outbox = new Outbox(view.id, kept, () => void this.reread());
     this.needle = view.reckoning.season.needle;
   }
 
+  /** What the book knows, with the household's varieties. */
+  readonly catalogue = $derived.by(() => withOwn(this.book, this.view.own));
   readonly site = $derived(this.view.garden.site);
   readonly units = $derived(this.site.units);
   readonly southern = $derived(this.site.latitude < 0);
@@ -71,6 +82,20 @@ export class GardenState {
 
   crop(key: string): Crop | undefined {
     return this.crops[key];
+  }
+
+  /** What a lot of seed or a want is of: 'carrot', 'carrot ‘Long Amber’'. */
+  lotName(lot: { crop: string; variety: number | null }): string {
+    const name = this.crop(lot.crop)?.name ?? lot.crop;
+    const variety = this.view.garden.varieties.find((one) => one.id === lot.variety);
+    return variety ? `${name} ‘${variety.name}’` : name;
+  }
+
+  /** What is planted, by the name of its crop and of the household's variety: 'carrot ‘Long Amber’'. */
+  named(planted: Planted | undefined): string {
+    const crop = planted && this.crop(planted.crop);
+    const own = crop?.ways.find((way) => way.key === planted?.way && way.variety);
+    return own ? `${crop?.name ?? ''} ‘${own.name}’` : (crop?.name ?? '');
   }
 
   hatch(family: string): string {
@@ -152,6 +177,34 @@ export class GardenState {
       this.report(error, null);
     } finally {
       this.looking = false;
+    }
+  }
+
+  /** The line is back: sends what waits, and looks how things stand. */
+  async lineIsBack(): Promise<void> {
+    await this.outbox.send([]).catch(() => false);
+    await this.reread();
+  }
+
+  /** Writes something down and reads the garden anew. */
+  async writeDown(draft: Draft): Promise<void> {
+    try {
+      await this.outbox.send([this.entries.of(draft, this.view.today, this.view.today)]);
+      await this.reread();
+    } catch (error) {
+      this.report(error, null);
+    }
+  }
+
+  /** Reads the garden anew, as after a time in which it could not be reached. */
+  async reread(): Promise<void> {
+    const { id } = this.view;
+    this.outdated = false;
+    this.seasonDrawn = null;
+    try {
+      this.take(await this.kept.lately(`garden/${id}`, () => api.garden(id, this.needle)));
+    } catch (error) {
+      this.report(error, null);
     }
   }
 
@@ -247,7 +300,9 @@ export class GardenState {
     const { revision, season, made } = outcome;
     if (season) this.seasonDrawn = { revision, on: request.on, view: season };
     this.made = made;
-    const sameBase = this.view.revision === request.revision && this.view.reckoning.season.needle === request.on;
+    // So may something have been written down.
+    const { revision: was, journal, reckoning } = this.view;
+    const sameBase = was === request.revision && journal === outcome.journal && reckoning.season.needle === request.on;
     // Another day may have been looked at while the answer was on its way: then what changed is told of another day.
     this.take(sameBase ? after(this.view, outcome) : await api.garden(request.garden, this.needle));
     if (this.view.reckoning.season.needle !== this.needle) void this.look(this.needle);
@@ -279,6 +334,10 @@ const NOTHING_MADE: NumbersMade = {
   patches: [],
   past: [],
   groupings: [],
+  own_crops: [],
+  varieties: [],
+  lots: [],
+  wants: [],
   fixtures: [],
   wishes: [],
   plans: [],

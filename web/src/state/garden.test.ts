@@ -3,6 +3,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Catalogue } from '../generated/Catalogue';
 import type { GardenView } from '../generated/GardenView';
 import { GardenState } from './garden.svelte';
+import { Kept } from './kept.svelte';
 
 const DAY = '2027-06-16';
 
@@ -19,6 +20,10 @@ function view(revision: number): GardenView {
       patches: [],
       past: [],
       groupings: [],
+      own_crops: [],
+      varieties: [],
+      lots: [],
+      wants: [],
       fixtures: [],
     },
     reckoning: { season: { needle: DAY }, beds: [], patches: [], findings: [], paths: [] },
@@ -27,7 +32,17 @@ function view(revision: number): GardenView {
 
 function outcome(revision: number): object {
   const none = { now: [], gone: [] };
-  const facts = { beds: none, patches: none, past: none, groupings: none, fixtures: none };
+  const facts = {
+    beds: none,
+    patches: none,
+    past: none,
+    groupings: none,
+    own_crops: none,
+    varieties: none,
+    lots: none,
+    wants: none,
+    fixtures: none,
+  };
   const reckoning = { beds: none, patches: none, findings: [] };
   return { came: 'changed', revision, undo: 'lock', redo: null, facts, made: { patches: [revision] }, reckoning };
 }
@@ -72,7 +87,7 @@ async function settled<T>(promise: Promise<T>): Promise<T> {
 }
 
 describe('a change', () => {
-  const open = () => new GardenState(view(1), { crops: [] } as unknown as Catalogue);
+  const open = () => new GardenState(view(1), { crops: [] } as unknown as Catalogue, new Kept());
 
   it('is sent again under the same key when the line is cut, also in the middle of an answer', async () => {
     const garden = open();

@@ -1,33 +1,28 @@
 // A day's round as this page knows it: what is to be done, what was written down, and what is on its way to the server.
-import { v7 } from 'uuid';
 import { api, Refused } from '../api';
 import type { Happened } from '../generated/Happened';
-import type { At } from '../generated/At';
 import type { JournalEntry } from '../generated/JournalEntry';
 import type { JournalLine } from '../generated/JournalLine';
 import type { RoundLine } from '../generated/RoundLine';
 import type { Rounds } from '../generated/Rounds';
 import { plusDays } from '../words/dates';
 import { upper } from '../words/reasons';
+import { EVERYWHERE, type Draft } from './entries';
 import type { GardenState } from './garden.svelte';
 
-/** What somebody writes down. */
-export interface Draft {
-  what: Happened;
-  at: At;
-  words?: string;
-  /** Another day than the one that is looked at. */
-  day?: string;
-  /** The number of an entry that it comes after, whatever the clock says. */
-  after?: string;
+/** The days about today that are kept for a time without a signal. */
+const AHEAD = [-1, 0, 1, 2, 3, 4, 5, 6, 7];
+/** They are read when nothing was for so long (ms). */
+const QUIET = 3000;
+
+/** Whether an entry is about the place of a line's work. */
+function sameAt({ at }: JournalEntry, line: RoundLine): boolean {
+  return at.patch === line.at.patch && (at.patch !== null || at.bed === line.at.bed);
 }
 
-/** The household's day has come everywhere by then, and is over (ms). */
-const DAY_AND_A_HALF = 36 * 3600 * 1000;
-
-/** The place of a line's work. */
-export function placeOf(line: RoundLine): At {
-  return { bed: line.task.bed, patch: line.task.patch, rect: null };
+/** Whether something that happened is what a line is done by. */
+function sameDone(what: Happened, told: Happened): boolean {
+  return what.kind === told.kind && (what.kind !== 'tended' || told.kind !== 'tended' || what.work === told.work);
 }
 
 export class RoundsState {
@@ -37,12 +32,15 @@ export class RoundsState {
   trouble = $state('');
   private rounds: Rounds | null = $state.raw(null);
   written: JournalLine[] | null = $state.raw(null);
-  /** What was tapped and is on its way, by the task's key: it shows at once. */
-  private shown: Partial<Record<string, { entry: JournalEntry; as: 'done' | 'away' }>> = $state.raw({});
+  /** What was answered and is not in what was read yet. */
+  private settling: JournalEntry[] = $state.raw([]);
   /** What was written last here, which can be taken back. */
   last: JournalEntry | null = $state.raw(null);
+  /** The last day of which this browser knows the round without a signal. */
+  keptUntil: string | null = $state(null);
   private asked = 0;
-  private numbered = 0;
+  private reading: Promise<void> = Promise.resolve();
+  private keeping: ReturnType<typeof setTimeout> | undefined;
 
   constructor(readonly garden: GardenState) {
     this.day = garden.view.today;
@@ -55,32 +53,96 @@ export class RoundsState {
   /** What is to be done and what was, with what was just tapped. */
   readonly lines = $derived.by((): RoundLine[] | null => {
     if (!this.rounds) return null;
-    const lines = this.rounds.lines
-      .filter((line) => this.shown[line.task.key]?.as !== 'away')
-      .map((line) => (this.shown[line.task.key]?.as === 'done' ? { ...line, done: true, late: 0 } : line));
+    const lines = this.rounds.lines.map((line) => this.asTapped(line)).filter((line) => line !== null);
     // As they are shown, so that the next line by keys is the next one seen.
     return [...lines.filter((line) => !line.done), ...lines.filter((line) => line.done)];
   });
   readonly ahead = $derived.by(() => this.rounds?.ahead ?? []);
+  readonly cautions = $derived.by(() => this.rounds?.cautions ?? []);
+  /** The beds as they are walked. */
+  readonly walked = $derived.by(() => this.rounds?.walk ?? []);
   readonly inHand = $derived.by(() => this.lines?.find((line) => line.task.key === this.hand) ?? null);
 
-  /** Reads the day anew; only the newest answer counts. */
-  async read(): Promise<void> {
-    const mine = ++this.asked;
+  /** What is written down of the day, with what is on its way. */
+  readonly told = $derived.by((): (JournalLine & { waits?: boolean })[] | null => {
+    const way = this.onItsWay;
+    const struck = way.map(({ what }) => (what.kind === 'struck' ? what.entry : ''));
+    const known = this.written?.map((line) => line.entry.id) ?? [];
+    const new_ = way.filter(
+      (entry) => entry.day === this.day && entry.what.kind !== 'struck' && !known.includes(entry.id),
+    );
+    const all = [...(this.written ?? []), ...new_.map((entry) => ({ entry, by: null, at: '', waits: true }))];
+    return this.written && all.filter((line) => !struck.includes(line.entry.id));
+  });
+
+  /** Reads the day anew; only the newest answer counts, and is waited for. */
+  read(): Promise<void> {
+    this.reading = this.readDay(++this.asked);
+    return this.reading;
+  }
+
+  private async readDay(mine: number): Promise<void> {
     const { day } = this;
     try {
-      const [rounds, written] = await Promise.all([
-        api.ask<'rounds'>(this.garden.view.id, { ask: 'rounds', day }),
-        api.journal(this.garden.view.id, day, day),
-      ]);
-      if (mine !== this.asked) return;
+      const [rounds, written] = await this.lately(day);
+      if (mine !== this.asked) return await this.reading;
       this.rounds = rounds;
       this.written = written;
       this.trouble = '';
+      this.keepSoon();
     } catch (error) {
       if (!(error instanceof Refused)) throw error;
-      if (mine === this.asked) this.trouble = upper(error.problem.detail);
+      if (mine !== this.asked) return await this.reading;
+      this.trouble = upper(error.problem.detail);
     }
+  }
+
+  /** A day's round and what was written down on it, as they are, or as they were when they were read last. */
+  private lately(day: string): Promise<[Rounds, JournalLine[]]> {
+    const { id } = this.garden.view;
+    const { kept } = this.garden;
+    return Promise.all([
+      kept.lately(`rounds/${id}/${day}`, () => api.ask<'rounds'>(id, { ask: 'rounds', day })),
+      kept.lately(`journal/${id}/${day}`, () => api.journal(id, day, day)),
+    ]);
+  }
+
+  /** Once nothing new was read for a moment, the days about today are read too, for a time without a signal. */
+  private keepSoon(): void {
+    clearTimeout(this.keeping);
+    const { today } = this.garden.view;
+    if (!this.garden.kept.lasts || this.garden.kept.since !== null) return;
+    this.keeping = setTimeout(() => void this.keepDays(AHEAD.map((days) => plusDays(today, days))), QUIET);
+  }
+
+  private async keepDays(days: string[]): Promise<void> {
+    try {
+      for (const day of days) await this.lately(day);
+      if (this.garden.kept.opensAlone()) this.keptUntil = days.at(-1) ?? null;
+    } catch (error) {
+      // It was worth a try; the day that is looked at says what is wrong.
+      if (!(error instanceof Refused)) throw error;
+    }
+  }
+
+  private get onItsWay(): JournalEntry[] {
+    const { waiting } = this.garden.outbox;
+    return [...waiting, ...this.settling.filter((entry) => !waiting.includes(entry))];
+  }
+
+  /** A line with what was tapped and is on its way; nothing where it goes away by that. */
+  private asTapped(line: RoundLine): RoundLine | null {
+    const about = this.onItsWay.filter((entry) => sameAt(entry, line));
+    const struck = about.map(({ what }) => (what.kind === 'struck' ? what.entry : ''));
+    const by = this.doneBy(line)?.entry.id;
+    const holds = about.filter((entry) => !struck.includes(entry.id));
+    const work = (what: Happened) => ((what.kind === 'put-off' || what.kind === 'left-out') && what.work) || null;
+    const last = holds.findLast(
+      ({ what }) => work(what) === line.task.work || (sameDone(what, line.told) && !line.done),
+    );
+    if (last && sameDone(last.what, line.told)) return last.day === this.day ? { ...line, done: true, late: 0 } : null;
+    if (last) return null;
+    return line.done && by !== undefined && struck.includes(by) ? { ...line, done: false } : line;
   }
 
   turn(days: number): void {
@@ -104,31 +166,68 @@ export class RoundsState {
 
   /** The work of a line is done, as it was planned or as is told. */
   done(line: RoundLine, told: Partial<Draft> = {}): Promise<boolean> {
-    return this.write({ what: line.told, at: placeOf(line), ...told }, line.task.key, 'done');
+    return this.write({ what: line.told, at: line.at, ...told });
   }
 
   putOff(line: RoundLine, until: string): Promise<boolean> {
-    return this.write(
-      { what: { kind: 'put-off', work: line.task.work, until }, at: placeOf(line) },
-      line.task.key,
-      'away',
-    );
+    return this.write({ what: { kind: 'put-off', work: line.task.work, until }, at: line.at });
   }
 
   leaveOut(line: RoundLine): Promise<boolean> {
-    return this.write({ what: { kind: 'left-out', work: line.task.work }, at: placeOf(line) }, line.task.key, 'away');
+    return this.write({ what: { kind: 'left-out', work: line.task.work }, at: line.at });
+  }
+
+  /** Only a part of a line's work was done; the rest is asked for tomorrow. */
+  doneInPart(line: RoundLine, what: Happened, words: string): Promise<boolean> {
+    const rest: Happened = { kind: 'put-off', work: line.task.work, until: plusDays(this.day, 1) };
+    return this.keep([this.entry({ what, at: line.at, words }), this.entry({ what: rest, at: line.at })]);
+  }
+
+  /** From now on something that gardeners do differently is done in this way. */
+  choose(topic: string, school: string): Promise<boolean> {
+    return this.keep([this.entry({ what: { kind: 'chose', topic, school }, at: EVERYWHERE })]);
+  }
+
+  /** From now on the beds are walked in this order. */
+  walk(beds: number[]): Promise<boolean> {
+    return this.keep([this.entry({ what: { kind: 'walked', beds }, at: EVERYWHERE })]);
   }
 
   /** What is late was done, each on its day, and only not written down. */
   catchUp(late: RoundLine[]): Promise<boolean> {
-    return this.keep(late.map((line) => this.entry({ what: line.told, at: placeOf(line), day: line.due })));
+    return this.keep(late.map((line) => this.entry({ what: line.told, at: line.at, day: line.due })));
   }
 
   /** The entry by which a line was done on this day, where there is one: it may be struck out again. */
   doneBy(line: RoundLine): JournalLine | undefined {
-    return this.written?.findLast(
-      ({ entry }) => entry.at.patch === line.task.patch && entry.what.kind === line.told.kind,
-    );
+    return this.written?.findLast(({ entry }) => sameAt(entry, line) && sameDone(entry.what, line.told));
+  }
+
+  /** Keeps a photo of a place; false where this browser cannot read it. */
+  async photo(file: Blob, at: Draft['at'], words = ''): Promise<boolean> {
+    const { shrunk } = await import('./photo');
+    const photo = await shrunk(file);
+    if (!photo) {
+      this.trouble = 'This picture cannot be read here; a JPEG or PNG can.';
+      return false;
+    }
+    await this.garden.outbox.take(photo);
+    return this.write({ what: { kind: 'photo', picture: photo.picture }, at, words });
+  }
+
+  /** Takes a picture away for good, and strikes out the entry that it belongs to. */
+  async forgetPhoto(entry: JournalEntry): Promise<void> {
+    if (entry.what.kind !== 'photo') return;
+    try {
+      // What waits is sent first, so that the picture is not sent after it was taken away.
+      await this.garden.outbox.send([]);
+      await api.forgetPhoto(this.garden.view.id, entry.what.picture);
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      this.trouble = upper(error.problem.detail);
+      return;
+    }
+    await this.strike(entry);
   }
 
   /** Strikes an entry out. */
@@ -140,11 +239,11 @@ export class RoundsState {
   }
 
   /** Writes something down. */
-  async write(draft: Draft, key?: string, shows?: 'done' | 'away'): Promise<boolean> {
+  async write(draft: Draft): Promise<boolean> {
     const entry = this.entry(draft);
-    if (key && shows) this.shown = { ...this.shown, [key]: { entry, as: shows } };
+    this.last = entry;
     const kept = await this.keep([entry]);
-    if (kept) this.last = entry;
+    if (!kept && this.last === entry) this.last = null;
     return kept;
   }
 
@@ -153,27 +252,18 @@ export class RoundsState {
     return this.keep([]);
   }
 
-  private entry({ what, at, words = '', day = this.day, after }: Draft): JournalEntry {
-    return { id: this.number(after), day, at, what, words, instead_of: null };
-  }
-
-  /**
-   * A number for an entry: by the clock, but after the one before and after the entry it is about, which another clock may have
-   * numbered, and never later than the household's own day, whatever this clock says.
-   */
-  private number(after?: string): string {
-    const latest = Date.parse(`${this.garden.view.today}T00:00:00Z`) + DAY_AND_A_HALF;
-    const about = after === undefined ? 0 : Number.parseInt(after.replaceAll('-', '').slice(0, 12), 16);
-    this.numbered = Math.max(Math.min(Date.now(), latest), this.numbered + 1, about + 1);
-    return v7({ msecs: this.numbered });
+  private entry(draft: Draft): JournalEntry {
+    return this.garden.entries.of(draft, this.day, this.garden.view.today);
   }
 
   /** Keeps entries and reads the day anew; false where they are refused. What is not answered waits, and is shown as done. */
   private async keep(entries: JournalEntry[]): Promise<boolean> {
-    const { outbox } = this.garden;
+    this.settling = [...this.settling, ...entries];
     try {
-      if (!(await outbox.send(entries))) return true;
+      if (!(await this.garden.outbox.send(entries))) return true;
       this.trouble = '';
+      // Other views are told of what happened when they are opened.
+      this.garden.outdated = true;
       await this.read();
       return true;
     } catch (error) {
@@ -181,9 +271,7 @@ export class RoundsState {
       this.trouble = upper(error.problem.detail);
       return false;
     } finally {
-      // What waits no longer is either in what was read, or refused.
-      const waits = (one: JournalEntry) => outbox.waiting.includes(one);
-      this.shown = Object.fromEntries(Object.entries(this.shown).filter(([, one]) => one && waits(one.entry)));
+      this.settling = this.settling.filter((entry) => !entries.includes(entry));
     }
   }
 }

@@ -2,6 +2,8 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { RoundLine } from '../generated/RoundLine';
 import type { GardenState } from './garden.svelte';
+import { Entries } from './entries';
+import { Kept } from './kept.svelte';
 import { Outbox } from './outbox.svelte';
 import { RoundsState } from './rounds.svelte';
 
@@ -17,12 +19,14 @@ const line = (patch: number): RoundLine =>
       said: 'Sow',
       guess: false,
     },
+    at: { bed: 1, patch, rect: null },
     due: DAY,
     late: 0,
     done: false,
     how: null,
+    seeds: null,
     last: null,
-    told: { kind: 'sown', many: null, depth: null },
+    told: { kind: 'sown', many: null, depth: null, apart: null, under: null },
   }) as unknown as RoundLine;
 
 /** The numbers of the entries that were sent. */
@@ -49,8 +53,10 @@ function server(...answers: ('cut' | number)[]): void {
 }
 
 async function opened(): Promise<RoundsState> {
-  const garden = { view: { id: 3, today: DAY }, mayChange: true, outbox: new Outbox(3) } as unknown as GardenState;
-  const rounds = new RoundsState(garden);
+  const kept = new Kept();
+  const view = { id: 3, today: DAY };
+  const garden = { view, mayChange: true, kept, entries: new Entries(), outbox: new Outbox(3, kept) };
+  const rounds = new RoundsState(garden as unknown as GardenState);
   await rounds.read();
   return rounds;
 }
@@ -76,7 +82,7 @@ describe('a tap', () => {
     ]);
     rounds.step(1);
     expect(rounds.inHand?.task.patch).toBe(2);
-    await vi.runAllTimersAsync();
+    await vi.advanceTimersByTimeAsync(5000);
     expect(await done).toBe(true);
     expect(sent).toHaveLength(3);
     expect(new Set(sent).size).toBe(1);
@@ -92,7 +98,7 @@ describe('a tap', () => {
     const rounds = await opened();
     const done = rounds.done(line(1));
     expect(rounds.lines?.[1]?.done).toBe(true);
-    await vi.runAllTimersAsync();
+    await vi.advanceTimersByTimeAsync(5000);
     expect(await done).toBe(false);
     expect(rounds.lines?.some((one) => one.done)).toBe(false);
     expect(rounds.trouble).toBe('No');
@@ -103,19 +109,19 @@ describe('a tap', () => {
     const rounds = await opened();
     const { outbox } = rounds.garden;
     const first = rounds.done(line(1));
-    await vi.runAllTimersAsync();
+    await vi.advanceTimersByTimeAsync(5000);
     expect(await first).toBe(true);
     expect(outbox.waiting).toHaveLength(1);
     expect(rounds.lines?.find((one) => one.task.patch === 1)?.done).toBe(true);
     const second = rounds.write({ what: { kind: 'weeded' }, at: { bed: 1, patch: null, rect: null } });
-    await vi.runAllTimersAsync();
+    await vi.advanceTimersByTimeAsync(5000);
     await second;
     expect(outbox.waiting).toHaveLength(2);
     expect(outbox.stuck).toBe(2);
     const numbers = outbox.waiting.map((entry) => entry.id);
     sent = [];
     const again = rounds.again();
-    await vi.runAllTimersAsync();
+    await vi.advanceTimersByTimeAsync(5000);
     expect(await again).toBe(true);
     expect(sent).toEqual(numbers);
     expect(outbox.waiting).toHaveLength(0);
@@ -126,10 +132,10 @@ describe('a tap', () => {
     server('cut', 'cut', 'cut', 422, 422, 200);
     const rounds = await opened();
     const first = rounds.done(line(1));
-    await vi.runAllTimersAsync();
+    await vi.advanceTimersByTimeAsync(5000);
     await first;
     const second = rounds.done(line(2));
-    await vi.runAllTimersAsync();
+    await vi.advanceTimersByTimeAsync(5000);
     expect(await second).toBe(false);
     expect(rounds.garden.outbox.waiting).toHaveLength(0);
     expect(rounds.trouble).toBe('No');
@@ -143,7 +149,7 @@ describe('a tap', () => {
     vi.setSystemTime(new Date('2031-01-01T00:00:00Z'));
     for (const patch of [1, 2, 1]) {
       const done = rounds.done(line(patch));
-      await vi.runAllTimersAsync();
+      await vi.advanceTimersByTimeAsync(5000);
       await done;
     }
     expect([...sent].sort()).toEqual(sent);
@@ -165,8 +171,36 @@ describe('a tap', () => {
     const rounds = await opened();
     const away = rounds.putOff(line(2), '2027-04-06');
     expect(rounds.lines?.map((one) => one.task.patch)).toEqual([1]);
-    await vi.runAllTimersAsync();
+    await vi.advanceTimersByTimeAsync(5000);
     expect(await away).toBe(true);
+  });
+
+  it('for a part writes what was done and asks for the rest tomorrow, as one', async () => {
+    server();
+    const rounds = await opened();
+    const part = rounds.doneInPart(
+      line(1),
+      { kind: 'sown', many: null, depth: null, apart: null, under: null },
+      'it rained',
+    );
+    await vi.advanceTimersByTimeAsync(5000);
+    expect(await part).toBe(true);
+    expect(sent).toHaveLength(2);
+    expect([...sent].sort()).toEqual(sent);
+  });
+
+  it('on a whole bed is told apart from its plantings', async () => {
+    server('cut', 'cut', 'cut');
+    const rounds = await opened();
+    const water = {
+      ...line(1),
+      at: { bed: 1, patch: null, rect: null },
+      told: { kind: 'sown', many: null, depth: null, apart: null, under: null },
+    };
+    const done = rounds.done(water as RoundLine);
+    await vi.advanceTimersByTimeAsync(5000);
+    await done;
+    expect(rounds.lines?.some((one) => one.done)).toBe(false);
   });
 
   it('that strikes out what a fast clock wrote is numbered after it', async () => {
@@ -182,7 +216,7 @@ describe('a tap', () => {
       instead_of: null,
     };
     const struck = rounds.strike(entry);
-    await vi.runAllTimersAsync();
+    await vi.advanceTimersByTimeAsync(5000);
     expect(await struck).toBe(true);
     expect(sent[0]).toMatch(/^ffffff00-0001-7/);
   });
@@ -192,7 +226,7 @@ describe('a tap', () => {
     const rounds = await opened();
     for (const patch of [1, 2, 1, 2]) {
       const done = rounds.done(line(patch));
-      await vi.runAllTimersAsync();
+      await vi.advanceTimersByTimeAsync(5000);
       await done;
     }
     expect([...sent].sort()).toEqual(sent);

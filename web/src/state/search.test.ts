@@ -3,6 +3,7 @@ import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { Catalogue } from '../generated/Catalogue';
 import type { GardenView } from '../generated/GardenView';
 import { GardenState } from './garden.svelte';
+import { Kept } from './kept.svelte';
 import { SearchState } from './search.svelte';
 
 const open = (revision = 1) =>
@@ -14,6 +15,7 @@ const open = (revision = 1) =>
       reckoning: { season: { needle: '2027-06-16' }, patches: [] },
     } as unknown as GardenView,
     { crops: [] } as unknown as Catalogue,
+    new Kept(),
   );
 
 /** A stream that says what it is told to say, when it is told to. */

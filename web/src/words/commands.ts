@@ -4,6 +4,16 @@ import type { Command } from '../generated/Command';
 
 const DONE: Record<Command['do'], string> = {
   'set-site': 'what was said of the place',
+  'keep-variety': 'what was written of a variety',
+  'forget-variety': 'forgetting a variety',
+  'keep-own-crop': 'what was written of a crop of your own',
+  'forget-own-crop': 'forgetting a crop of your own',
+  'keep-lot': 'what was written of a lot of seed',
+  'forget-lot': 'throwing seed away',
+  'keep-list': 'what a list from a file said',
+  'keep-want': 'what you would like to have',
+  'forget-want': 'wanting something',
+  'divide-patch': 'dividing a patch',
   'add-bed': 'adding a bed',
   'change-bed': 'changing a bed',
   'move-bed': 'moving a bed',

@@ -4,6 +4,9 @@ import type { Ending } from '../generated/Ending';
 import type { Happened } from '../generated/Happened';
 import type { HarmSeen } from '../generated/HarmSeen';
 import type { HowBad } from '../generated/HowBad';
+import type { Best } from '../generated/Best';
+import type { Tool } from '../generated/Tool';
+import type { SeedCover } from '../generated/SeedCover';
 import type { Unit } from '../generated/Unit';
 import type { Units } from '../generated/Units';
 import type { Work } from '../generated/Work';
@@ -57,7 +60,7 @@ export function counted(units: Units): { key: string; name: string; unit: Unit; 
   ];
 }
 
-const ENDINGS: Record<Ending, string> = {
+export const ENDINGS: Record<Ending, string> = {
   done: 'it had done',
   failed: 'it came to nothing',
   'pulled-early': 'pulled early',
@@ -66,32 +69,90 @@ const ENDINGS: Record<Ending, string> = {
   eaten: 'something ate it',
   diseased: 'a disease took it',
 };
+const SEED_COVERS: Record<SeedCover, string> = {
+  soil: 'under soil',
+  compost: 'under fine compost',
+  sand: 'under sand',
+  vermiculite: 'under vermiculite',
+  board: 'under a board',
+  cloth: 'under a cloth',
+  nothing: 'pressed in and left open',
+};
 const HARMS: Record<HarmSeen, string> = { pest: 'a pest', disease: 'a disease', damage: 'damage' };
 const GRADES: Record<HowBad, string> = { little: 'here and there', much: 'on many', lost: 'all but lost' };
 
 export const ENDING_NAMES = Object.entries(ENDINGS) as [Ending, string][];
 export const HARM_NAMES = Object.entries(HARMS) as [HarmSeen, string][];
+export const SEED_COVER_NAMES = Object.entries(SEED_COVERS) as [SeedCover, string][];
 export const GRADE_NAMES = Object.entries(GRADES) as [HowBad, string][];
 
 const WORKS: Record<Work, string> = {
+  soak: 'soaking',
+  chit: 'sprouting',
+  chill: 'chilling',
+  inoculate: 'coating with bacteria',
   'sow-inside': 'sowing under cover',
   'pot-on': 'potting on',
   arrive: 'plants that were to come',
   harden: 'hardening off',
+  stake: 'staking',
   'sow-outside': 'sowing',
   'plant-out': 'planting out',
   'plant-sets': 'planting',
+  'look-for': 'looking whether it is up',
+  'sow-again': 'sowing again',
+  thin: 'thinning',
+  water: 'watering',
+  weed: 'weeding',
+  mulch: 'mulching',
+  guard: 'covering',
+  uncover: 'uncovering',
+  train: 'tying and leading',
+  pinch: 'pinching out',
+  feed: 'feeding',
+  'earth-up': 'earthing up',
+  blanch: 'blanching',
   pollinate: 'pollinating',
   pick: 'the first picking',
+  'pick-again': 'picking',
+  'pick-soon': 'picking before the heat',
+  lift: 'lifting',
+  cure: 'drying',
+  store: 'storing',
   clear: 'clearing',
+  divide: 'dividing',
 };
+
+/** What is taken in hand. */
+export const TOOLS: Record<Tool, string> = {
+  pots: 'At the shelf',
+  basket: 'Knife and basket',
+  seed: 'Seed, stick and line',
+  trowel: 'Trowel',
+  hands: 'Hands and scissors',
+  string: 'Stakes and string',
+  net: 'Net and fleece',
+  hoe: 'Hoe',
+  fork: 'Fork and barrow',
+  can: 'Can or hose',
+};
+
+/** The weather that suits best. */
+export const BEST: Record<Best, string> = { dry: 'best on a dry day', dull: 'best on a dull day or in the evening' };
 
 /** What happened, without where: 'sowed 24', 'picked about 300 g', 'cleared: it bolted'. */
 export function happened(what: Happened, units: Units): string {
   const many = (of: Amount | null) => (of ? ` ${amount(of, units)}` : '');
   switch (what.kind) {
     case 'sown':
-      return `sowed${many(what.many)}${what.depth ? `, ${length(what.depth, units)} deep` : ''}`;
+      return [
+        `sowed${many(what.many)}`,
+        what.depth ? `${length(what.depth, units)} deep` : '',
+        what.apart ? `${length(what.apart, units)} apart` : '',
+        what.under ? SEED_COVERS[what.under] : '',
+      ]
+        .filter(Boolean)
+        .join(', ');
     case 'up':
       return `up${many(what.many)}${what.of ? ` of ${amount(what.of, units)}` : ''}`;
     case 'thinned':
@@ -121,13 +182,29 @@ export function happened(what: Happened, units: Units): string {
     case 'seen':
       return `saw ${HARMS[what.harm]}, ${GRADES[what.grade]}`;
     case 'soil-read':
-      return `read the soil${what.temperature === null ? '' : `: ${degrees(what.temperature / 10, units)}`}`;
+      return listed('read the soil', [
+        what.temperature === null ? '' : degrees(what.temperature / 10, units),
+        what.moisture ?? '',
+        what.tenths_ph === null ? '' : `pH ${what.tenths_ph / 10}`,
+      ]);
     case 'weather':
-      return 'weather';
+      return listed('weather', [
+        what.low === null ? '' : `from ${degrees(what.low / 10, units)}`,
+        what.high === null ? '' : `to ${degrees(what.high / 10, units)}`,
+        what.rain === null ? '' : `${length(what.rain, units)} of rain`,
+      ]);
     case 'put-off':
       return `put off ${WORKS[what.work]} until ${dayMonth(what.until)}`;
     case 'left-out':
       return `left out ${WORKS[what.work]}`;
+    case 'tended':
+      return `done: ${WORKS[what.work]}`;
+    case 'chose':
+      return `chose a way: ${what.topic.replaceAll('-', ' ')}, ${what.school.replaceAll('-', ' ')}`;
+    case 'photo':
+      return 'took a photo';
+    case 'walked':
+      return 'put the beds in the order of the walk';
     case 'struck':
       return 'struck out';
     case 'note':
@@ -135,6 +212,12 @@ export function happened(what: Happened, units: Units): string {
     default:
       return PLAIN[what.kind];
   }
+}
+
+/** 'read the soil: 12 °C, moist'. */
+function listed(what: string, more: string[]): string {
+  const said = more.filter(Boolean).join(', ');
+  return said ? `${what}: ${said}` : what;
 }
 
 const PLAIN = {
@@ -165,36 +248,74 @@ export const KINDS = [
   ['seen', 'saw a pest, a disease or damage'],
   ['cleared', 'cleared'],
   ['stored', 'put in store'],
+  ['soil-read', 'read the soil'],
+  ['weather', 'the weather of the day'],
 ] as const satisfies (readonly [Happened['kind'], string])[];
 
 export type Kind = (typeof KINDS)[number][0];
 
-/** Kinds of which it is said how much. */
-export const WITH_AMOUNT: Kind[] = ['picked', 'cut-again', 'sown', 'up', 'potted-on', 'planted', 'fed', 'stored'];
-
-/** What is written down of a kind. */
-export function toldAs(kind: Kind, many: Amount | null, ending: Ending, harm: HarmSeen, grade: HowBad): Happened {
+/** What is written down of a kind as long as nothing more is said of it. */
+export function blank(kind: Kind): Happened {
   switch (kind) {
     case 'sown':
-      return { kind, many, depth: null };
+      return { kind, many: null, depth: null, apart: null, under: null };
     case 'up':
-      return { kind, many, of: null };
+      return { kind, many: null, of: null };
     case 'thinned':
       return { kind, to: null };
     case 'watered':
       return { kind, depth: null };
     case 'cleared':
-      return { kind, ending };
+      return { kind, ending: 'done' };
     case 'seen':
-      return { kind, harm, grade };
+      return { kind, harm: 'pest', grade: 'little' };
+    case 'soil-read':
+      return { kind, temperature: null, moisture: null, tenths_ph: null };
+    case 'weather':
+      return { kind, low: null, high: null, rain: null };
     case 'picked':
     case 'cut-again':
     case 'potted-on':
     case 'planted':
     case 'fed':
     case 'stored':
-      return { kind, many };
+      return { kind, many: null };
     default:
       return { kind };
   }
+}
+
+/** What is worth saying in words of a kind. */
+export function asksFor(kind: Happened['kind']): string {
+  const asked: Partial<Record<Happened['kind'], string>> = {
+    fed: 'With what, in your own words',
+    seen: 'What it was, and what you did',
+    picked: 'How large, how good, in your own words',
+    stored: 'Where, and how, in your own words',
+  };
+  return asked[kind] ?? 'In your own words';
+}
+
+/** A number as it is typed, times the unit it is typed in: '1.5', '1,5', '1/2', '1 1/2'; nothing where it is none. */
+export function typed(text: string, by: number): number | null {
+  const [, whole, above, below] = /^\s*(\d+(?:[.,]\d+)?)?(?:\s*\b(\d+)\s*\/\s*([1-9]\d*))?\s*$/.exec(text) ?? [];
+  if (whole === undefined && above === undefined) return null;
+  return Math.round(by * (Number((whole ?? '0').replace(',', '.')) + Number(above ?? 0) / Number(below ?? 1)));
+}
+
+/** So many entries are sent in one part of a file; what is read at once is 8 MB at most. */
+const IN_A_PART = 10_000;
+
+/** A journal's file in parts that are each a file of their own; a table, and what is none, stays as it is. */
+export function inParts(text: string): string[] {
+  let file: { entries?: unknown } | null;
+  try {
+    file = JSON.parse(text) as { entries?: unknown } | null;
+  } catch {
+    return [text];
+  }
+  const entries = file?.entries;
+  if (!Array.isArray(entries) || entries.length <= IN_A_PART) return [text];
+  const starts = Array.from({ length: Math.ceil(entries.length / IN_A_PART) }, (_, n) => n * IN_A_PART);
+  return starts.map((at) => JSON.stringify({ ...file, entries: entries.slice(at, at + IN_A_PART) }));
 }

@@ -27,11 +27,16 @@ export function matching(catalogue: Catalogue, sought: string, family: (key: str
       return crop ? [{ crop, way: meant.way, said: name.said }] : [];
     }),
   );
+  const varieties = catalogue.crops.flatMap((crop) =>
+    crop.ways
+      .filter((way) => way.variety && holds(way.name))
+      .map((way): Named => ({ crop, way: way.key, said: way.name })),
+  );
   const rank = ({ crop, said }: Named) => {
     const name = (said ?? crop.name).toLowerCase();
     return name === whole ? 0 : name.startsWith(whole) || whole.startsWith(name) ? 1 : 2;
   };
-  const found = [...own, ...others].sort((a, b) => rank(a) - rank(b));
+  const found = [...own, ...others, ...varieties].sort((a, b) => rank(a) - rank(b));
   const same = (a: Named, b: Named) =>
     a.crop.key === b.crop.key && (a.way ?? a.crop.ways[0]?.key) === (b.way ?? b.crop.ways[0]?.key);
   return found.filter((one, index) => found.findIndex((other) => same(one, other)) === index);

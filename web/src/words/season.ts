@@ -150,7 +150,7 @@ export function correction(one: Correction, units: Units): string {
   return `${CORRECTIONS[one.by]} ${degreesMore(one.adds_c, units)}`;
 }
 
-export function troubleWords(trouble: Trouble): { heading: string; body: string } {
+export function troubleWords(trouble: Trouble, units: Units): { heading: string; body: string } {
   switch (trouble.is) {
     case 'bad-start':
       return {
@@ -174,6 +174,11 @@ export function troubleWords(trouble: Trouble): { heading: string; body: string 
       };
     case 'never-ripe':
       return { heading: 'It never ripens here', body: 'From that start the warmth of a whole year is not enough.' };
+    case 'winter-kills':
+      return {
+        heading: 'A usual winter kills it',
+        body: `It bears about ${degrees(trouble.bears_c, units)}, bare of snow and mulch; of ten winters here ${Math.min(9, Math.round(trouble.percent / 10))}${trouble.percent >= 95 ? ' or more' : ''} have a colder night. Cover it when the ground freezes, keep it in a pot that comes inside, or clear it before winter.`,
+      };
   }
 }
 

@@ -12,8 +12,12 @@ export function moment(at: string): string {
 
 /** '14 November 2026', of a moment as the server tells it. */
 export function day(at: string): string {
-  const time = new Date(at);
-  return fullDate(`${time.getFullYear()}-${two(time.getMonth() + 1)}-${two(time.getDate())}`);
+  return fullDate(isoDay(new Date(at)));
+}
+
+/** '2026-11-14': the day of a moment. */
+export function isoDay(time: Date): string {
+  return `${time.getFullYear()}-${two(time.getMonth() + 1)}-${two(time.getDate())}`;
 }
 
 const BROWSERS = ['Firefox', 'Edg', 'OPR', 'Chrome', 'Safari'] as const;

@@ -8,10 +8,11 @@ use crate::ask::sheet::Sheet;
 use crate::ask::starts::Starts;
 use crate::ask::{checked, groupings, in_hand, markers, sheet, starts};
 use crate::catalogue;
-use crate::catalogue::Word;
+use crate::catalogue::varieties::way_of;
+use crate::catalogue::{Caution, Word};
 use crate::change::replan;
 use crate::climate::calendar;
-use crate::ground::planting::{Planting, SchoolCount};
+use crate::ground::planting::{Planting, SchoolCount, said_distance};
 use crate::ground::sums;
 use crate::ground::sums::{Edge, Fits, Plate, Tally};
 use crate::growth::custom::{LatestStart, latest_start};
@@ -19,10 +20,17 @@ use crate::growth::growing::Growing;
 use crate::growth::window;
 use crate::growth::window::{Gate, Window};
 use crate::known::Known;
+use crate::reckon::record::WayRecord;
 use crate::reckon::rounds::Rounds;
+use crate::reckon::saving;
+use crate::reckon::saving::Saving;
 use crate::reckon::season::SeasonView;
+use crate::reckon::tin;
+use crate::reckon::tin::{SowingSum, Tin};
 use crate::reckon::turns::TurnsView;
-use crate::reckon::{rounds, season, turns};
+use crate::reckon::wants;
+use crate::reckon::wants::Wants;
+use crate::reckon::{record, rounds, season, turns};
 use crate::rules::bare;
 use crate::rules::bare::Bare;
 use crate::search::amounts;
@@ -31,8 +39,9 @@ use crate::season::handoff::Moved;
 use crate::season::{handoff, span};
 use crate::turns::status::Straight;
 use crate::turns::{held, status};
+use jiff::civil::Date;
 use serde::Serialize;
-use sparrow_facts::ids::{BedId, PatchId};
+use sparrow_facts::ids::{BedId, PatchId, VarietyId};
 use sparrow_facts::patch::Patch;
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::turns::WishDraft;
@@ -61,7 +70,13 @@ pub enum Answer {
     Names(Vec<Word>),
     UsualWish(WishDraft),
     Season(Box<SeasonView>),
-    Rounds(Rounds),
+    Rounds(Box<Rounds>),
+    Record(WayRecord),
+    Tin(Box<Tin>),
+    Sowing(Vec<SowingSum>),
+    Saving(Saving),
+    Wants(Box<Wants>),
+    Cautions(Vec<Caution>),
     Windows { windows: Vec<Window>, shut_by: Option<Gate>, latest: Option<LatestStart>, figures: Box<catalogue::Figures> },
     Starts(Vec<Starts>),
     Moves(Vec<Moved>),
@@ -83,11 +98,20 @@ pub fn answer(known: Known, question: &Question) -> Result<Answer, Refusal> {
         }
         Question::Bare { bed, year } => Ok(Answer::Bare(bare::bare(known, *bed, *year))),
         Question::Season { on } => Ok(Answer::Season(Box::new(season::view(known, *on)))),
-        Question::Rounds { day } => Ok(Answer::Rounds(rounds::rounds(known, *day))),
+        Question::Rounds { day } => Ok(Answer::Rounds(Box::new(rounds::rounds(known, *day)))),
+        Question::Record { crop, way } => record::record(known, crop, way).map(Answer::Record),
+        Question::Tin { on } => Ok(Answer::Tin(Box::new(tin::tin(known, *on)))),
+        Question::Sowing { crop, variety, on, stand, certainty } => sowing(known, (crop, *variety), *on, *stand, *certainty),
+        Question::Saving { crop, variety, year } => {
+            known.crop(crop, variety.map(way_of).as_deref())?;
+            Ok(Answer::Saving(saving::saving(known, crop, *variety, *year)))
+        }
+        Question::Wants { year } => Ok(Answer::Wants(Box::new(wants::wants(known, *year)))),
+        Question::Cautions => Ok(Answer::Cautions(known.catalogue.care.cautions.clone())),
         Question::Windows { patch, year } => windows(known, *patch, *year),
         Question::Starts { bed, year } => starts::starts(known, *bed, *year).map(Answer::Starts),
         Question::Moves { changes } => {
-            let edits = replan::replan(known, changes, true)?;
+            let edits = replan::replan(known.planning(), changes, true)?;
             Ok(Answer::Moves(handoff::moved(&edits)))
         }
         Question::Suits { bed, rect, from, until } => bare::of_ground(known, *bed, *rect, (*from, *until)).map(Answer::Suits),
@@ -100,13 +124,7 @@ pub fn answer(known: Known, question: &Question) -> Result<Answer, Refusal> {
             sheet::sheet(known, *bed, days).map(Answer::Sheet).ok_or_else(unknown)
         }
         Question::Fits { bed, crop, way, plants, school, year, from } => {
-            let mut pattern = usual(known, *bed, (crop, way), *year)?;
-            if let Some(from) = from {
-                let stands = pattern.until - pattern.from;
-                let (grown, by) = known.crop(crop, Some(way))?;
-                let end = span::usual_end(known, grown, by, *bed, *from);
-                (pattern.from, pattern.until) = (*from, end.unwrap_or_else(|| from.saturating_add(stands)));
-            }
+            let mut pattern = pattern(known, *bed, (crop, way), *year, *from)?;
             pattern.planted.school = *school;
             sums::fits(known, &pattern, *plants).map(Answer::Fits)
         }
@@ -131,6 +149,31 @@ pub fn answer(known: Known, question: &Question) -> Result<Answer, Refusal> {
     }
 }
 
+/// What seeds to a hole do for a stand that is sown on a day.
+fn sowing(
+    known: Known,
+    (crop, variety): (&str, Option<VarietyId>),
+    on: Date,
+    stand: u32,
+    certainty: u8,
+) -> Result<Answer, Refusal> {
+    let (grown, way) = known.crop(crop, variety.map(way_of).as_deref())?;
+    let seed = Growing { sown: Some(on), ..Growing::usual(grown, way) }.seed();
+    Ok(Answer::Sowing(tin::sowing_sums(seed, stand, certainty)))
+}
+
+/// A patch of a crop from a day on as long as it usually stands then, or on its usual days.
+fn pattern(known: Known, bed: BedId, (crop, way): (&str, &str), year: i16, from: Option<Date>) -> Result<Patch, Refusal> {
+    let mut pattern = usual(known, bed, (crop, way), year)?;
+    if let Some(from) = from {
+        let stands = pattern.until - pattern.from;
+        let (grown, by) = known.crop(crop, Some(way))?;
+        let end = span::usual_end(known, grown, by, bed, from);
+        (pattern.from, pattern.until) = (from, end.unwrap_or_else(|| from.saturating_add(stands)));
+    }
+    Ok(pattern)
+}
+
 /// A patch of a crop on the days on which it usually stands.
 fn usual(known: Known, bed: BedId, (crop, way): (&str, &str), year: i16) -> Result<Patch, Refusal> {
     let (grown, by) = known.crop(crop, Some(way))?;
@@ -141,7 +184,7 @@ fn usual(known: Known, bed: BedId, (crop, way): (&str, &str), year: i16) -> Resu
 /// The distance in a line: the household's own, else the handbook's in the row; and plants in a hole.
 fn in_line(known: Known, crop: &str, way: &str) -> Result<(Length, u8), Refusal> {
     let (_, grown) = known.crop(crop, Some(way))?;
-    let distance = known.garden.own_spacing(crop, way).map_or(grown.row[0], |own| own.along);
+    let distance = said_distance(known.garden, crop, grown).map_or(grown.row[0], |(said, _)| said.along);
     Ok((distance, grown.per_hole))
 }
 

@@ -22,11 +22,15 @@ pub fn question(known: Known, question: &Question) -> Result<(), Refusal> {
         | Question::Tally { .. }
         | Question::UsualWish { .. }
         | Question::Moves { .. }
+        | Question::Record { .. }
+        | Question::Cautions
         | Question::Squares(_)
         | Question::Seeder { .. } => Ok(()),
         Question::Bare { year, .. }
         | Question::Amounts { year, .. }
         | Question::Windows { year, .. }
+        | Question::Saving { year, .. }
+        | Question::Wants { year }
         | Question::Starts { year, .. } => in_years(*year),
         Question::Markers(asked) => in_years(asked.year),
         Question::Groupings { bed, rect, year } => {
@@ -34,7 +38,12 @@ pub fn question(known: Known, question: &Question) -> Result<(), Refusal> {
             known.ground(*bed, *rect).map(|_| ())
         }
         Question::Suits { from, until, .. } => [*from, *until].into_iter().try_for_each(day),
-        Question::Season { on } | Question::Rounds { day: on } => day(*on),
+        Question::Season { on } | Question::Rounds { day: on } | Question::Tin { on } => day(*on),
+        Question::Sowing { on, stand, certainty, .. } => {
+            limits::number("plants that are to stand", (*stand).into(), limits::PLANTS)?;
+            limits::number("certainty, in a hundred", (*certainty).into(), limits::CERTAINTY)?;
+            day(*on)
+        }
         Question::Sheet { year, on, .. } => in_years(*year).and_then(|()| on.map_or(Ok(()), day)),
         Question::Fits { school, year, from, .. } => {
             school.map_or(Ok(()), schools::in_range)?;

@@ -7,7 +7,7 @@ use crate::change::replan::PatchChange;
 use crate::search::arrange::asked::Arranging;
 use jiff::civil::Date;
 use serde::Deserialize;
-use sparrow_facts::ids::{BedId, PatchId, WishId};
+use sparrow_facts::ids::{BedId, PatchId, VarietyId, WishId};
 use sparrow_facts::rect::Rect;
 use sparrow_facts::school::School;
 use sparrow_facts::turns::Entry;
@@ -55,6 +55,18 @@ pub enum Question {
     Season { on: Date },
     /// What is to be done on a day's round of the garden?
     Rounds { day: Date },
+    /// What did a way of growing a crop do here, by the journal?
+    Record { crop: String, way: String },
+    /// What lies in the seed tin on a day, what will come up of it, and what is short for a year?
+    Tin { on: Date },
+    /// How many seeds a hole, and how many holes, fill a stand of a crop or variety sown on a day, with a certainty of a hundred?
+    Sowing { crop: String, variety: Option<VarietyId>, on: Date, stand: u32, certainty: u8 },
+    /// What does it take to save seed of a crop or variety that flowers in a growing year, and what would cross with it?
+    Saving { crop: String, variety: Option<VarietyId>, year: i16 },
+    /// What do the household's wants come to in a growing year, and how far are they met?
+    Wants { year: i16 },
+    /// What may hurt in a garden's work, all of it?
+    Cautions,
     /// When may a patch's crop start in a year, in its bed?
     Windows { patch: PatchId, year: i16 },
     /// When may each crop start in a year, in a bed or in open ground?
@@ -63,11 +75,4 @@ pub enum Question {
     Moves { changes: Vec<PatchChange> },
     /// Which plate of a seeder comes nearest to the distance a crop wants?
     Seeder { crop: String, way: String, run: Tape, plates: Vec<u32> },
-}
-
-impl Question {
-    /// Whether its answer depends on what was written down in the journal.
-    pub fn looks_back(&self) -> bool {
-        matches!(self, Question::Rounds { .. })
-    }
 }

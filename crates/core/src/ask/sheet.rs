@@ -207,7 +207,7 @@ fn setting(planting: &Planting, number: u32, from_near: bool) -> Setting {
         first_edge: if from_near { planting.bed.width - sum.ground.near } else { sum.ground.far },
         holes: sum.holes,
         lines,
-        depth: (!raised).then_some(planting.crop.sow_depth),
+        depth: (!raised).then_some(planting.crop.depth(planting.way)),
         in_each: sum.in_each,
         template: if strewn.is_some() { Vec::new() } else { template(&sum, &holes, planting.units()) },
         strewn,

@@ -1,14 +1,21 @@
 //! Which crops, families, neighbours and sources does the product know? The data files, checked.
 
+use crate::catalogue::care::Care;
 use crate::catalogue::crop::Crop;
 use crate::catalogue::family::Family;
 use crate::catalogue::figures;
 use crate::catalogue::figures::{Growth, Seasons, SoilWants};
 use crate::catalogue::grouping::{Grouping, Part};
+use crate::catalogue::kinds;
+use crate::catalogue::kinds::Matter;
 use crate::catalogue::names;
 use crate::catalogue::names::Name;
 use crate::catalogue::relation::{Grade, Kind, Nearness, Relation};
+use crate::catalogue::saving;
+use crate::catalogue::saving::SeedSpecies;
+use crate::catalogue::seed_file;
 use crate::catalogue::source::{Disagreement, Source};
+use crate::catalogue::yield_file;
 use serde::{Deserialize, Serialize};
 use sparrow_facts::history::Stood;
 use sparrow_facts::units::Units;
@@ -33,10 +40,18 @@ pub struct Catalogue {
     /// How each group of crops grows; a crop's figures name its group.
     #[serde(skip)]
     pub warmth: Vec<Growth>,
+    /// The care of crops.
+    #[serde(skip)]
+    pub care: Care,
     /// Where figures come from, by key.
     pub sources: BTreeMap<String, Source>,
     /// What else crops are called.
     pub names: Vec<Name>,
+    /// In which matters varieties differ.
+    pub matters: Vec<Matter>,
+    /// What it takes to save seed.
+    #[serde(skip)]
+    pub species: Vec<SeedSpecies>,
     #[serde(skip)]
     crop_index: HashMap<String, usize>,
     #[serde(skip)]
@@ -164,6 +179,13 @@ impl Catalogue {
             })
             .and_then(|catalogue| catalogue.with_disagreements(include_str!("../../data/disagreements.toml")))
             .and_then(|catalogue| catalogue.with_names(include_str!("../../data/names.toml")))
+            .and_then(|catalogue| catalogue.with_kinds(include_str!("../../data/kinds.toml")))
+            .and_then(|catalogue| catalogue.with_seeds(include_str!("../../data/seeds.toml")))
+            .and_then(|catalogue| catalogue.with_yields(include_str!("../../data/yields.toml")))
+            .and_then(|catalogue| catalogue.with_saving(include_str!("../../data/saving.toml")))
+            .and_then(|catalogue| {
+                catalogue.with_care(include_str!("../../data/care.toml"), include_str!("../../data/cautions.toml"))
+            })
             .expect("the compiled-in data files are read by a test of this crate")
         })
     }
@@ -197,6 +219,9 @@ impl Catalogue {
             groupings: groupings.grouping,
             disagreements: Vec::new(),
             names: Vec::new(),
+            matters: Vec::new(),
+            species: Vec::new(),
+            care: Care::default(),
             warmth: seasons.groups.clone(),
             sources,
             pairs: HashMap::new(),
@@ -221,6 +246,36 @@ impl Catalogue {
     /// The same with what else crops are called; the error names what it is about.
     pub fn with_names(mut self, text: &str) -> Result<Catalogue, String> {
         self.names = names::read(&self.crops, text)?;
+        Ok(self)
+    }
+
+    /// The same with the kinds of varieties; the error says what is wrong in the file.
+    pub fn with_kinds(mut self, text: &str) -> Result<Catalogue, String> {
+        self.matters = kinds::read(&self.crops, &self.sources, text)?;
+        Ok(self)
+    }
+
+    /// The same with what is known of seed; the error says what is wrong in the file.
+    pub fn with_seeds(mut self, text: &str) -> Result<Catalogue, String> {
+        seed_file::read(&mut self.crops, &self.sources, text)?;
+        Ok(self)
+    }
+
+    /// The same with what it takes to save seed; the error says what is wrong in the file.
+    pub fn with_saving(mut self, text: &str) -> Result<Catalogue, String> {
+        self.species = saving::read(&self.crops, &self.sources, text)?;
+        Ok(self)
+    }
+
+    /// The same with what crops give; the error says what is wrong in the file.
+    pub fn with_yields(mut self, text: &str) -> Result<Catalogue, String> {
+        yield_file::read(&mut self.crops, &self.sources, text)?;
+        Ok(self)
+    }
+
+    /// The same with the care of its crops; the error names the file and what is wrong in it.
+    pub fn with_care(mut self, care: &str, cautions: &str) -> Result<Catalogue, String> {
+        self.care = Care::read(care, cautions, &self.crops, &self.sources)?;
         Ok(self)
     }
 
@@ -266,6 +321,39 @@ impl Catalogue {
                         list.push(index);
                     }
                 }
+            }
+        }
+    }
+
+    /// The same without what is a household's own, which stands after the book's crops.
+    pub(super) fn of_the_book(&self) -> Catalogue {
+        let mut book = self.clone();
+        book.crops.retain(|crop| crop.like.is_none());
+        for crop in &mut book.crops {
+            crop.ways.retain(|way| way.variety.is_none());
+            crop.ways.iter_mut().for_each(|way| way.lots.clear());
+        }
+        let crops = book.crops.len();
+        book.crop_index.retain(|_, index| *index < crops);
+        book.pairs.retain(|(one, other), _| *one.max(other) < crops);
+        let gone = self.crops.iter().filter(|crop| crop.like.is_some());
+        gone.for_each(|crop| _ = book.sources.remove(&crop.key));
+        book
+    }
+
+    /// Adds a crop of the household's own after all others.
+    pub(super) fn take_in(&mut self, crop: Crop) {
+        let own = self.crops.len();
+        self.crop_index.insert(crop.key.clone(), own);
+        self.crops.push(crop);
+        // No relation names it; of its family few speak.
+        let family = format!("@{}", self.crops[own].family);
+        let of_family = |relation: &Relation| relation.who == family || relation.whom == family;
+        for (index, relation) in self.relations.iter().enumerate().filter(|(_, relation)| of_family(relation)) {
+            let crop = &self.crops[own];
+            let speaks = |other: &Crop| relation.speaks_of(crop, other) || relation.speaks_of(other, crop);
+            for (other, _) in self.crops.iter().enumerate().filter(|(_, other)| speaks(other)) {
+                self.pairs.entry((other, own)).or_default().push(index);
             }
         }
     }

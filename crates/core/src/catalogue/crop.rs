@@ -3,9 +3,14 @@
 //! Lengths in the data files are in inches, as the tables they come from print them.
 
 use crate::catalogue::figures::{Figures, SoilWants};
+use crate::catalogue::seeds::{LotLife, Seed};
+use crate::catalogue::yields::Yield;
 use serde::{Deserialize, Deserializer, Serialize};
+use sparrow_facts::ids::{OwnCropId, VarietyId};
 use sparrow_facts::spacing::Spacing;
+use sparrow_facts::timing::CountedFrom;
 use sparrow_facts::units::{Length, Units};
+use sparrow_facts::variety::Treated;
 use std::collections::BTreeMap;
 
 /// How hungry a crop is, in the words of the feeding school of rotation.
@@ -76,17 +81,6 @@ pub enum Hardiness {
     Hardy,
 }
 
-/// From which day the packet's days are counted.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
-#[serde(rename_all = "kebab-case")]
-pub enum CountedFrom {
-    /// From sowing.
-    Sowing,
-    /// From planting out.
-    Transplanting,
-}
-
 /// How much sun it wants, when there is a choice.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
 #[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
@@ -153,9 +147,43 @@ pub struct Way {
     /// The soil it wants, of the figures of its season.
     #[serde(skip_deserializing)]
     pub soil: SoilWants,
+    /// The household's variety that is grown so; nothing in the book's own ways.
+    #[serde(default, skip_deserializing)]
+    pub variety: Option<OfVariety>,
+    /// The distance of a crop of the household's own, where it is said, in place of the square-foot school's.
+    #[serde(default, skip_deserializing)]
+    pub distance: Option<Spacing>,
+    /// The lots of seed that its household has for it, the oldest first.
+    #[serde(skip)]
+    pub lots: Vec<LotLife>,
     /// What is known of its season; read from a file of its own.
     #[serde(skip)]
     pub season: Figures,
+}
+
+/// What a household's variety says of the way in which it is grown, beside that way's own figures.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+pub struct OfVariety {
+    /// Its number.
+    pub id: VarietyId,
+    /// The key of the book's way.
+    pub way: String,
+    /// The distance that worked here.
+    pub own_distance: Option<Spacing>,
+    /// The distance on its packet.
+    pub packet_distance: Option<Spacing>,
+    /// The depth on its packet.
+    pub depth: Option<Length>,
+    /// What was done to its seed.
+    #[serde(skip)]
+    pub treated: Option<Treated>,
+    /// The days to maturity of the book's way, least and most.
+    #[serde(skip)]
+    pub book_days: [u16; 2],
+    /// From when the book counts them.
+    #[serde(skip)]
+    pub book_counted_from: CountedFrom,
 }
 
 fn one() -> u8 {
@@ -167,12 +195,38 @@ fn usual_germination() -> u8 {
 }
 
 impl Way {
+    /// The key of the book's way that this is, or that a variety is grown in.
+    pub fn book_key(&self) -> &str {
+        self.variety.as_ref().map_or(&self.key, |variety| &variety.way)
+    }
+
+    /// The book's days to maturity, least and most: by them it is told how a crop is grown (as a clump that stays, over winter),
+    /// whatever a packet prints.
+    pub fn book_days(&self) -> [u16; 2] {
+        self.variety.as_ref().map_or(self.days, |variety| variety.book_days)
+    }
+
+    /// From when the book counts them, by which it is told how a crop is usually started.
+    pub fn book_counted_from(&self) -> CountedFrom {
+        self.variety.as_ref().map_or(self.counted_from, |variety| variety.book_counted_from)
+    }
+
     /// The square-foot school's distances for the household's square: inches of a 12 in square,
     /// two and a half centimetres each of a 30 cm one, so that a square always holds the same number.
     pub fn spacing(&self, units: Units) -> Spacing {
         let twelfth = |n: u32| units.square().times(n).over(12);
-        Spacing { along: twelfth(self.square_twelfths[0]), across: twelfth(self.square_twelfths[1]) }
+        self.distance.unwrap_or(Spacing { along: twelfth(self.square_twelfths[0]), across: twelfth(self.square_twelfths[1]) })
     }
+}
+
+/// What a crop of the household's own is like.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+pub struct Relative {
+    /// The number of the crop of the household's own.
+    pub id: OwnCropId,
+    /// The key of the book's crop.
+    pub key: String,
 }
 
 /// One crop of the catalogue.
@@ -233,6 +287,15 @@ pub struct Crop {
     pub pick_every: Option<u8>,
     /// The ways of growing it, the usual one first.
     pub ways: Vec<Way>,
+    /// What is known of its seed; nothing where it is not grown from seed here. Read from a file of its own.
+    #[serde(default, skip_deserializing)]
+    pub seed: Option<Seed>,
+    /// What it gives; nothing where the book does not say. Read from a file of its own.
+    #[serde(default, skip_deserializing)]
+    pub gives: Option<Yield>,
+    /// Its nearest relative in the book, where it is a crop of the household's own.
+    #[serde(default, skip_deserializing)]
+    pub like: Option<Relative>,
     /// The source of each group of figures: `spacing`, `size`, `season`, `soil`, `cold`, `botany`.
     #[serde(default)]
     pub sources: BTreeMap<String, String>,
@@ -242,6 +305,24 @@ impl Crop {
     /// Whether one sowing of it is picked or cut again and again, through all of [`Figures::picked`].
     pub fn picked_again(&self, way: &Way) -> bool {
         way.season.again_picked.unwrap_or(self.pick_every.is_some())
+    }
+
+    /// What one and more of it are called by one of its ways, as gardeners write a variety: carrot ‘Long Amber’.
+    pub fn named(&self, way: &Way) -> [String; 2] {
+        [&self.name, &self.plural].map(|name| match way.variety {
+            Some(_) => format!("{name} ‘{}’", way.name),
+            None => name.clone(),
+        })
+    }
+
+    /// The key of the book's crop that this is, or that it is the nearest relative of: by that one it is cared for.
+    pub fn book_key(&self) -> &str {
+        self.like.as_ref().map_or(&self.key, |like| &like.key)
+    }
+
+    /// How deep it is sown or set by one of its ways.
+    pub fn depth(&self, way: &Way) -> Length {
+        way.variety.as_ref().and_then(|variety| variety.depth).unwrap_or(self.sow_depth)
     }
 
     /// The way of that key.

@@ -185,6 +185,9 @@ pub struct Winter {
 #[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Bulbs {
+    /// The length of day that a household's kind waits for, where it is said \[hours\]; else that of its latitude.
+    #[serde(default, skip_deserializing)]
+    pub hours: Option<f64>,
     /// How much shorter days than an onion's make it begin \[hours\].
     #[serde(default)]
     pub shorter: f64,

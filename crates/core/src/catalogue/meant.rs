@@ -16,20 +16,25 @@ impl Catalogue {
     /// use sparrow_core::catalogue::Catalogue;
     /// let meant = |said: &str| Catalogue::standard().meant(said).into_iter().map(|one| one.crop).collect::<Vec<_>>();
     /// assert_eq!(meant("Sweet corn"), ["maize"]);
-    /// assert_eq!(meant("squashes"), ["courgette", "winter-squash", "pumpkin"]);
+    /// assert_eq!(meant("squashes"), ["courgette", "winter-squash", "butternut", "acorn-squash", "pumpkin"]);
     /// assert!(meant("cornn").is_empty());
     /// ```
     pub fn meant(&self, said: &str) -> Vec<Meant> {
         let all = singulars(&plain(said));
+        let own = |crop: &&Crop| {
+            let names = [&crop.name, &crop.plural, &crop.key, &crop.botanical];
+            names.into_iter().any(|name| !name.is_empty() && all.contains(&plain(name)))
+        };
+        let meant = |crop: &Crop| Meant { crop: crop.key.clone(), way: None };
+        // Who gave a crop a name of their own means that one.
+        if let Some(crop) = self.crops.iter().filter(|crop| crop.like.is_some()).find(own) {
+            return vec![meant(crop)];
+        }
         // A name that several crops share is a choice even where one of them has it for its own: 'bean'.
         if let Some(name) = all.iter().find_map(|said| self.names.iter().find(|name| name.said == *said)) {
             return name.of.clone();
         }
-        let own = |crop: &&Crop| {
-            let names = [&crop.name, &crop.plural, &crop.key, &crop.botanical];
-            names.into_iter().any(|name| all.contains(&plain(name)))
-        };
-        self.crops.iter().find(own).map(|crop| Meant { crop: crop.key.clone(), way: None }).into_iter().collect()
+        self.crops.iter().find(own).map(meant).into_iter().collect()
     }
 
     /// Each word of a list, between commas, semicolons, line ends and 'and', with what may be meant by it.

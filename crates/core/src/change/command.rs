@@ -3,11 +3,16 @@
 use crate::catalogue::Catalogue;
 use crate::change::draft::BedDraft;
 use crate::change::fixtures::FixtureDraft;
+use crate::change::lists::Listed;
+use crate::change::lots::LotDraft;
+use crate::change::own_crops::OwnCropDraft;
 use crate::change::planner::{Planner, gone, next_patch};
 use crate::change::replan::PatchChange;
 use crate::change::season::SeasonChange;
 use crate::change::turns::TurnChange;
-use crate::change::{replan, season, totals, turns};
+use crate::change::varieties::VarietyDraft;
+use crate::change::wants::WantDraft;
+use crate::change::{make_room, replan, season, totals, turns};
 use crate::growth::grower::Grower;
 use crate::known::Known;
 use crate::season::span::{usual_end, usual_span};
@@ -17,7 +22,7 @@ use serde::{Deserialize, Serialize};
 use sparrow_facts::edit::{Edit, apply};
 use sparrow_facts::garden::Garden;
 use sparrow_facts::history::Stood;
-use sparrow_facts::ids::{BedId, FixtureId, OwnGroupingId, PastId, PatchId};
+use sparrow_facts::ids::{BedId, FixtureId, LotId, OwnCropId, OwnGroupingId, PastId, PatchId, VarietyId, WantId};
 use sparrow_facts::patch::{Patch, Placing, Planted};
 use sparrow_facts::rect::Rect;
 use sparrow_facts::refusal::Refusal;
@@ -71,10 +76,30 @@ pub enum Command {
     KeepGrouping { name: String, patches: Vec<PatchId> },
     /// Forget a grouping of the household's own.
     ForgetGrouping { grouping: OwnGroupingId },
+    /// Keep a crop that the book lacks: a new one, or one that is there in other words.
+    KeepOwnCrop { crop: Option<OwnCropId>, draft: Box<OwnCropDraft> },
+    /// Forget a crop of one's own that nothing names.
+    ForgetOwnCrop { crop: OwnCropId },
+    /// Keep a variety: a new one, or one that is there in other words.
+    KeepVariety { variety: Option<VarietyId>, draft: Box<VarietyDraft> },
+    /// Forget a variety that nothing names.
+    ForgetVariety { variety: VarietyId },
+    /// Keep a lot of seed: a new one, or one that is there as it is now said to be.
+    KeepLot { lot: Option<LotId>, draft: Box<LotDraft> },
+    /// Throw a lot of seed away.
+    ForgetLot { lot: LotId },
+    /// Keep a want: a new one, or one that is there in other words.
+    KeepWant { want: Option<WantId>, draft: Box<WantDraft> },
+    /// Want it no longer.
+    ForgetWant { want: WantId },
+    /// Keep all that a list from a file says: what is there already in its words, the rest anew; all of it or nothing.
+    KeepList { list: Box<Listed> },
     /// Move or resize a patch.
     MovePatch { patch: PatchId, bed: BedId, rect: Rect },
     /// Change what a patch is: its way, its number, its days.
     ChangePatch { patch: PatchId, way: String, holes: Option<u16>, from: Date, until: Date, between: bool },
+    /// Give the far end of a patch, so many half squares of its longer side, to another variety or way of the same crop.
+    DividePatch { patch: PatchId, way: String, half_squares: u16 },
     /// Take a patch away.
     RemovePatch { patch: PatchId },
     /// Keep a warning as it is, or no longer.
@@ -105,8 +130,12 @@ pub enum Command {
 /// What a command would change in a garden, or why it is refused. Nothing is changed here.
 ///
 /// `today` decides which years are past.
+///
+/// The plan is changed, not what was lived; but where ground is taken by the plan alone, because what was to stand there was cleared
+/// early or never planted, the plan makes room in the same change.
 pub fn plan(known: Known, command: &Command) -> Result<Vec<Edit>, Refusal> {
-    let edits = planned(known, command)?;
+    let known = known.planning();
+    let edits = make_room::with_room(known, &|known| planned(known, command))?;
     totals::check_edits(known.garden, known.catalogue, &edits)?;
     Ok(edits)
 }
@@ -133,6 +162,15 @@ fn planned(known: Known, command: &Command) -> Result<Vec<Edit>, Refusal> {
         Command::PlaceAll { gone, places } => planner.place_all(gone, places),
         Command::KeepGrouping { name, patches } => planner.keep_grouping(name, patches),
         Command::ForgetGrouping { grouping } => planner.forget_grouping(*grouping),
+        Command::KeepOwnCrop { crop, draft } => planner.keep_own_crop(*crop, draft),
+        Command::ForgetOwnCrop { crop } => planner.forget_own_crop(*crop),
+        Command::KeepVariety { variety, draft } => planner.keep_variety(*variety, draft),
+        Command::ForgetVariety { variety } => planner.forget_variety(*variety),
+        Command::KeepLot { lot, draft } => planner.keep_lot(*lot, draft),
+        Command::ForgetLot { lot } => planner.forget_lot(*lot),
+        Command::KeepWant { want, draft } => planner.keep_want(*want, draft),
+        Command::ForgetWant { want } => planner.forget_want(*want),
+        Command::KeepList { list } => planner.keep_list(list),
         Command::MovePatch { patch, bed, rect } => {
             let before = planner.movable(*patch)?;
             planner.put(Some(before), planner.moved(before, *bed, *rect))
@@ -142,8 +180,14 @@ fn planned(known: Known, command: &Command) -> Result<Vec<Edit>, Refusal> {
             // A first day moved past the last one takes it along.
             let past = *from > *until && *until == before.until;
             let until = if past { from.saturating_add(before.until - before.from) } else { *until };
-            let same = *way == before.planted.way;
-            let said = if same { before.planted.clone() } else { before.planted.grown_as(&before.planted.crop, way) };
+            // A variety is grown as its way is, unless it says otherwise: what was said of this planting still holds.
+            let book = |key| known.crop(&before.planted.crop, Some(key)).map(|(_, way)| way.book_key().to_string());
+            let same = book(way)? == book(&before.planted.way)?;
+            let said = if same {
+                Planted { way: way.clone(), ..before.planted.clone() }
+            } else {
+                before.planted.grown_as(&before.planted.crop, way)
+            };
             let after =
                 Patch { from: *from, until, planted: Planted { holes: *holes, between: *between, ..said }, ..before.clone() };
             let same_days = (before.from, before.until) == (after.from, after.until);
@@ -157,6 +201,7 @@ fn planned(known: Known, command: &Command) -> Result<Vec<Edit>, Refusal> {
         Command::Season { changes } => season::plan(known, changes),
         Command::Replan { changes, follow } => replan::replan(known, changes, *follow),
         Command::SetSchool { over, school } => planner.set_school(*over, *school),
+        Command::DividePatch { patch, way, half_squares } => planner.divide_patch(*patch, way, *half_squares),
         Command::Lock { patch, locked } => planner.lock(*patch, *locked),
         Command::SetDistance { patch, distance } => planner.set_distance(*patch, distance.map(|(a, b)| (a.0, b.0))),
         Command::SetInEach { patch, in_each } => planner.set_in_each(*patch, *in_each),
@@ -195,8 +240,9 @@ fn placed(known: Known, command: &Command, from: Option<Date>) -> Result<Patch, 
 
 /// Plans a command and carries it out; the edits are what to store, and what undo takes back.
 pub fn carry_out(garden: &mut Garden, catalogue: &Catalogue, command: &Command, today: Date) -> Result<Vec<Edit>, Refusal> {
-    let grower = Grower::of(garden, catalogue);
-    let edits = plan(Known::new(garden, catalogue, &grower, today), command)?;
+    let catalogue = catalogue.with_own(garden);
+    let grower = Grower::of(garden, &catalogue);
+    let edits = plan(Known::new(garden, &catalogue, &grower, today), command)?;
     apply(garden, &edits);
     Ok(edits)
 }

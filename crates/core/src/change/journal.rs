@@ -11,12 +11,6 @@ use sparrow_facts::journal::{Amount, At, Happened, JournalEntry};
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::units::Length;
 
-/// The most letters of an entry's own words.
-pub const MOST_LETTERS: usize = 1000;
-/// The most entries that are sent at once.
-pub const MOST_AT_ONCE: usize = 200;
-/// The most entries of one garden: fifty a week for thirty years and more.
-pub const MOST_ENTRIES: usize = 80_000;
 /// How many may have been made and taken away again since a phone without signal last looked.
 const MOST_GONE: i64 = 1000;
 /// The most that is counted, in tenths of a unit.
@@ -38,11 +32,11 @@ pub fn entry(known: Known, entry: &JournalEntry) -> Result<(), Refusal> {
     if entry.id.made_on().is_none_or(|made| made > known.today.saturating_add(2.days())) {
         return Err(Refusal::OddNumber);
     }
-    if draft::text_or_nothing("words", &entry.words, MOST_LETTERS)? != entry.words {
+    if draft::text_or_nothing("words", &entry.words, limits::ENTRY_WORDS)? != entry.words {
         return Err(Refusal::OddLetters { field: "words" });
     }
     place(known, &entry.at)?;
-    happened(&entry.what)
+    happened(known, &entry.what)
 }
 
 fn day(day: Date) -> Result<(), Refusal> {
@@ -61,19 +55,13 @@ fn place(known: Known, at: &At) -> Result<(), Refusal> {
     known.ground(bed, rect).map(drop)
 }
 
-fn happened(what: &Happened) -> Result<(), Refusal> {
+fn happened(known: Known, what: &Happened) -> Result<(), Refusal> {
+    amount(what.many())?;
     match what {
-        Happened::Sown { many, depth } => amounts([many]).and_then(|()| length("depth", *depth)),
-        Happened::Up { many, of } => amounts([many, of]),
-        Happened::Thinned { to } => length("distance", *to),
-        Happened::PottedOn { many }
-        | Happened::Arrived { many }
-        | Happened::Planted { many }
-        | Happened::Fed { many }
-        | Happened::Picked { many }
-        | Happened::CutAgain { many }
-        | Happened::Stored { many } => amounts([many]),
+        Happened::Up { of, .. } => amount(*of),
+        Happened::Sown { depth, apart, .. } => length("depth", *depth).and_then(|()| length("distance", *apart)),
         Happened::Watered { depth } => length("depth", *depth),
+        Happened::Thinned { to } => length("distance", *to),
         Happened::SoilRead { temperature, tenths_ph, .. } => {
             temperature.map_or(Ok(()), |value| limits::temperature("soil", value))?;
             tenths_ph.map_or(Ok(()), |value| limits::number("tenths of pH", i64::from(value), [0, 140]))
@@ -85,7 +73,25 @@ fn happened(what: &Happened) -> Result<(), Refusal> {
             length("rain", *rain)
         }
         Happened::PutOff { until, .. } => day(*until),
-        Happened::Hardened
+        Happened::Chose { topic, school } => match known.catalogue.care.schools(topic) {
+            None => Err(unknown("matter that gardeners disagree about", topic)),
+            Some(schools) if schools.iter().any(|one| one.key == *school) => Ok(()),
+            Some(_) => Err(unknown("way of doing it", school)),
+        },
+        Happened::Photo { picture } if !is_number(picture) => Err(unknown("picture", picture)),
+        Happened::Walked { beds } => {
+            limits::number("beds of the walk", i64::try_from(beds.len()).unwrap_or(i64::MAX), [0, limits::MOST_BEDS as i64])?;
+            let most = i64::from(planner::next_bed(known).0) + MOST_GONE;
+            beds.iter().try_for_each(|bed| limits::number("bed", bed.0.into(), [1, most]))
+        }
+        Happened::PottedOn { .. }
+        | Happened::Arrived { .. }
+        | Happened::Planted { .. }
+        | Happened::Fed { .. }
+        | Happened::Picked { .. }
+        | Happened::CutAgain { .. }
+        | Happened::Stored { .. }
+        | Happened::Hardened
         | Happened::Staked
         | Happened::Mulched
         | Happened::Covered
@@ -95,14 +101,24 @@ fn happened(what: &Happened) -> Result<(), Refusal> {
         | Happened::Seen { .. }
         | Happened::Cleared { .. }
         | Happened::LeftOut { .. }
+        | Happened::Tended { .. }
+        | Happened::Photo { .. }
         | Happened::Note
         | Happened::Struck { .. } => Ok(()),
     }
 }
 
-fn amounts<const N: usize>(all: [&Option<Amount>; N]) -> Result<(), Refusal> {
-    let tenths = |amount: &Amount| limits::number("amount, in tenths", i64::from(amount.tenths), [0, MOST_TENTHS]);
-    all.into_iter().flatten().try_for_each(tenths)
+/// Whether it is the number of a picture, in the one way it is written.
+pub fn is_number(picture: &str) -> bool {
+    picture.len() == 64 && picture.bytes().all(|letter| matches!(letter, b'0'..=b'9' | b'a'..=b'f'))
+}
+
+fn unknown(what: &'static str, key: &str) -> Refusal {
+    Refusal::Unknown { what, key: key.chars().take(60).collect() }
+}
+
+fn amount(amount: Option<Amount>) -> Result<(), Refusal> {
+    amount.map_or(Ok(()), |amount| limits::number("amount, in tenths", i64::from(amount.tenths), [0, MOST_TENTHS]))
 }
 
 fn length(field: &'static str, length: Option<Length>) -> Result<(), Refusal> {

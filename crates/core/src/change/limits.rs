@@ -39,6 +39,18 @@ pub const MOST_PATCHES: usize = 3000;
 /// The most of a household's own groupings in one garden.
 pub const MOST_GROUPINGS: usize = 200;
 
+/// Crops of its own of a garden.
+pub const MOST_OWN_CROPS: usize = 60;
+
+/// The most varieties.
+pub const MOST_VARIETIES: usize = 200;
+
+/// The most lots of seed.
+pub const MOST_LOTS: usize = 300;
+
+/// The most wants.
+pub const MOST_WANTS: usize = 200;
+
 /// The most remembered stands in one garden.
 pub const MOST_PAST: usize = 3000;
 
@@ -56,6 +68,24 @@ pub const MOST_CHANGES: usize = 200;
 
 /// The most letters of a list of names.
 pub const MOST_WORDS: usize = 4000;
+
+/// The most letters of the words of an entry of the journal.
+pub const ENTRY_WORDS: usize = 1000;
+
+/// The least and the most entries of the journal that are written down at once.
+pub const ENTRIES_AT_ONCE: [i64; 2] = [1, 200];
+
+/// The most entries of one garden's journal: fifty a week for thirty years.
+pub const MOST_OF_JOURNAL: usize = 80_000;
+
+/// The most photos kept with one garden: three a week for twenty-five years.
+pub const MOST_PHOTOS: usize = 4_000;
+
+/// The least and the most of a photo, as it is sent \[bytes\].
+pub const PHOTO_BYTES: [i64; 2] = [100, 700 * 1024];
+
+/// The least and the most pixels of a photo along either side.
+pub const PHOTO_PIXELS: [i64; 2] = [1, 1600];
 
 /// The most soil readings kept in one garden.
 pub const MOST_READINGS: usize = 2000;
@@ -126,6 +156,32 @@ pub const RISK: Range = [0, 9];
 pub const SQUARES: Range = [1, MOST_SQUARES as i64];
 /// Every so many years.
 pub const EVERY: Range = [1, 8];
+/// Days over which a crop of one's own is picked.
+pub const PICKED: Range = [1, 365];
+/// The cold that kills a crop of one's own \[whole °C\].
+pub const COLD: Range = [-45, 10];
+/// The soil into which a crop of one's own may go \[whole °C\].
+pub const SOIL: Range = [0, 30];
+/// Germination tests of one lot.
+pub const MOST_TESTS: i64 = 20;
+/// Seeds laid out for a germination test.
+pub const TESTED: Range = [1, 500];
+/// Parts of a hundred.
+pub const PERCENT: Range = [1, 100];
+/// How sure a sum of chance is to be, in a hundred.
+pub const CERTAINTY: Range = [50, 99];
+/// Grams, pieces, bunches or jars of a want.
+pub const WANTED: Range = [1, 1_000_000];
+/// What a jar holds \[ml\].
+pub const JAR: Range = [50, 5000];
+/// How many eat of a meal.
+pub const EATERS: Range = [1, 50];
+/// Days from one meal to the next.
+pub const EVERY_DAYS: Range = [1, 60];
+/// A month.
+pub const MONTH: Range = [1, 12];
+/// A price, in hundredths of the household's money.
+pub const PRICE: Range = [0, 10_000_000];
 /// A year of the turns.
 pub const TURN_YEAR: Range = [1, 9998];
 
@@ -135,11 +191,23 @@ pub const BED_NAME: usize = 40;
 pub const NAME: usize = 60;
 /// Letters of a note.
 pub const NOTE: usize = 200;
+/// Letters of a variety's colour.
+pub const COLOUR: usize = 40;
 /// Letters of what was found in the soil.
 pub const FOUND: usize = 80;
 
 /// The limits that fields of a page show, by the names it knows them under.
-pub const OF_FIELDS: [(&str, Range); 26] = [
+pub const OF_FIELDS: [(&str, Range); 39] = [
+    ("wanted", WANTED),
+    ("jar", JAR),
+    ("eaters", EATERS),
+    ("everyDays", EVERY_DAYS),
+    ("tested", TESTED),
+    ("percent", PERCENT),
+    ("price", PRICE),
+    ("picked", PICKED),
+    ("cold", COLD),
+    ("soil", SOIL),
     ("neighbour", NEIGHBOUR),
     ("inEach", [IN_EACH[0] as i64, IN_EACH[1] as i64]),
     ("closePercent", [CLOSE_PERCENT[0] as i64, CLOSE_PERCENT[1] as i64]),
@@ -162,6 +230,9 @@ pub const OF_FIELDS: [(&str, Range); 26] = [
     ("risk", RISK),
     ("squares", SQUARES),
     ("every", EVERY),
+    ("entriesAtOnce", ENTRIES_AT_ONCE),
+    ("photoBytes", PHOTO_BYTES),
+    ("photoPixels", PHOTO_PIXELS),
     ("turnYear", TURN_YEAR),
     ("latitude", LATITUDE),
     ("longitude", LONGITUDE),
@@ -169,7 +240,8 @@ pub const OF_FIELDS: [(&str, Range); 26] = [
 ];
 
 /// The most letters of what is written into fields of a page.
-pub const LETTERS_OF_FIELDS: [(&str, usize); 4] = [("bedName", BED_NAME), ("name", NAME), ("note", NOTE), ("found", FOUND)];
+pub const LETTERS_OF_FIELDS: [(&str, usize); 6] =
+    [("bedName", BED_NAME), ("name", NAME), ("note", NOTE), ("found", FOUND), ("entry", ENTRY_WORDS), ("colour", COLOUR)];
 
 /// A year within its first and last, or the refusal that names both.
 pub fn year(field: &'static str, value: i16, [first, last]: [i16; 2]) -> Result<(), Refusal> {

@@ -9,6 +9,7 @@ use crate::change::{draft, limits, memory};
 use crate::climate::calendar;
 use crate::climate::calendar::growing_year;
 use crate::ground::planting::Planting;
+use crate::known::Known;
 use jiff::civil::Date;
 use sparrow_facts::bed::Bed;
 use sparrow_facts::edit::Edit;
@@ -68,6 +69,10 @@ impl Planner<'_> {
         note: &str,
     ) -> Result<Vec<Edit>, Refusal> {
         let (crop, way) = self.known.crop(crop, Some(way))?;
+        if let Some(variety) = &way.variety {
+            let note = draft::text_or_nothing("the note", note, limits::NOTE)?;
+            return self.own_distance_of(variety.id, distance.map(|(along, across)| Spacing { along, across }), note);
+        }
         let before = self.known.garden.own_spacing(&crop.key, &way.key).cloned();
         let after = match distance {
             None => None,
@@ -103,11 +108,11 @@ impl Planner<'_> {
     }
 
     /// Whether every patch could be drawn if the garden were so.
-    fn all_drawable(&self, with: Garden) -> Result<(), Refusal> {
-        with.patches
-            .iter()
-            .filter_map(|patch| Planting::alone(self.known.on(&with), patch))
-            .try_for_each(|planting| drawable(&planting))
+    pub(super) fn all_drawable(&self, with: Garden) -> Result<(), Refusal> {
+        let catalogue = self.known.catalogue.with_own(&with);
+        let known = Known { catalogue: &catalogue, ..self.known.on(&with) };
+        let mut plantings = with.patches.iter().filter_map(|patch| Planting::alone(known, patch));
+        plantings.try_for_each(|planting| drawable(&planting))
     }
 
     pub(crate) fn set_school(&self, over: SchoolFor, school: Option<School>) -> Result<Vec<Edit>, Refusal> {

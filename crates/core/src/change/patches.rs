@@ -12,7 +12,7 @@ use sparrow_facts::bed::Bed;
 use sparrow_facts::edit::{Edit, apply};
 use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::{BedId, PatchId};
-use sparrow_facts::patch::{Patch, Placing};
+use sparrow_facts::patch::{Patch, Placing, Planted};
 use sparrow_facts::rect::{Rect, RowLine};
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::units::Length;
@@ -88,6 +88,50 @@ impl Planner<'_> {
         after
     }
 
+    /// Divides a patch in two across its longer side, or across its row: the last half squares of it become a patch of another way
+    /// of the same crop, such as a second variety.
+    pub(crate) fn divide_patch(&self, id: PatchId, way: &str, half_squares: u16) -> Result<Vec<Edit>, Refusal> {
+        let before = self.movable(id)?;
+        let Rect { x, y, w, h } = before.rect;
+        let sideways = before.line.map_or(w >= h, |line| !line.across);
+        let long = if sideways { w } else { h };
+        if long < 2 {
+            return Err(Refusal::NothingTo { what: "divide" });
+        }
+        limits::number("half squares of the second", half_squares.into(), [1, i64::from(long) - 1])?;
+        let stays = long - half_squares;
+        let (first, second) = if sideways {
+            (Rect { x, y, w: stays, h }, Rect { x: x + stays, y, w: half_squares, h })
+        } else {
+            (Rect { x, y, w, h: stays }, Rect { x, y: y + stays, w, h: half_squares })
+        };
+        // As many as the household planted are still there, each part with its share of them.
+        let shares = before.planted.holes.map(|holes| {
+            let second = u32::from(holes) * u32::from(half_squares) / u32::from(long);
+            let second = u16::try_from(second).unwrap_or(0);
+            (holes - second, second)
+        });
+        if shares.is_some_and(|(_, second)| second == 0) {
+            return Err(Refusal::NothingTo { what: "divide" });
+        }
+        let (stay, go) = shares.unzip();
+        let shorter = Patch { rect: first, planted: Planted { holes: stay, ..before.planted.clone() }, ..before.clone() };
+        let mut edits = self.put(Some(before), shorter)?;
+        let mut with = self.known.garden.clone();
+        apply(&mut with, &edits);
+        let planner = Planner { known: self.known.on(&with) };
+        let crop = &before.planted.crop;
+        let book = |way: &str| self.known.crop(crop, Some(way)).map(|(_, way)| way.book_key());
+        // What was said of this planting holds for another variety that is grown in the same way.
+        let same = book(way)? == book(&before.planted.way)?;
+        let said = if same { Planted { holes: go, ..before.planted.clone() } } else { Planted::usual(crop, way) };
+        let Planted { between, school, .. } = before.planted;
+        let planted = Planted { way: way.into(), between, school, ..said };
+        let id = PatchId(next_patch(planner.known));
+        edits.extend(planner.put(None, Patch { id, rect: second, planted, kept: Vec::new(), ..before.clone() })?);
+        Ok(edits)
+    }
+
     /// A marked row moves with its half squares.
     fn line_moved(&self, before: &Patch, rect: Rect) -> Option<RowLine> {
         let half = self.known.garden.site.squares().half_square().get();
@@ -122,7 +166,7 @@ impl Planner<'_> {
                 continue;
             }
             if other.planted.crop == patch.planted.crop {
-                return Err(Refusal::SameCropTwice { crop: self.name(other), from, until });
+                return Err(Refusal::SameCropTwice { crop: self.name(other), other_patch: other.id, from, until });
             }
             if !patch.planted.between && !other.planted.between {
                 return Err(Refusal::GroundTaken { other: self.name(other), other_patch: other.id, from, until });

@@ -1,16 +1,39 @@
 //! How would a command have kept these texts? Names and notes of a garden from outside in the form in which they are kept.
 
 use crate::change::draft::text_or_nothing;
-use crate::change::limits::{BED_NAME, FOUND, NAME, NOTE, STRAIN};
+use crate::change::limits::{BED_NAME, COLOUR, FOUND, NAME, NOTE, STRAIN};
 use sparrow_facts::garden::Garden;
 
 /// Brings every name and note of a garden into the form in which it is kept: blanks cut off, letters composed, and without those
 /// that nobody sees. What cannot be kept is left as it is; [`crate::change::verify::verify`] says what is wrong with it.
 pub fn tidy(garden: &mut Garden) {
     // Taken apart, so that a fact that is forgotten here does not compile.
-    let Garden { site, beds, patches: _, past: _, spacings, groupings, fixtures, school: _, turns, almanac } = garden;
+    let Garden {
+        site,
+        beds,
+        patches: _,
+        past: _,
+        spacings,
+        groupings,
+        own_crops,
+        varieties,
+        lots,
+        wants,
+        fixtures,
+        school: _,
+        turns,
+        almanac,
+    } = garden;
     let names = beds.iter_mut().map(|bed| (&mut bed.name, BED_NAME));
     let names = names.chain(groupings.iter_mut().map(|own| (&mut own.name, NAME)));
+    let names = names
+        .chain(varieties.iter_mut().flat_map(|one| [(&mut one.name, NAME), (&mut one.colour, COLOUR), (&mut one.note, NOTE)]));
+    let names = names.chain(own_crops.iter_mut().flat_map(|one| {
+        let words = [(&mut one.name, BED_NAME), (&mut one.plural, BED_NAME), (&mut one.botanical, NAME)];
+        words.into_iter().chain([(&mut one.source, FOUND), (&mut one.note, NOTE)])
+    }));
+    let names = names.chain(lots.iter_mut().flat_map(|lot| [(&mut lot.source, FOUND), (&mut lot.note, NOTE)]));
+    let names = names.chain(wants.iter_mut().map(|want| (&mut want.note, NOTE)));
     let names = names.chain(fixtures.iter_mut().map(|one| (&mut one.name, BED_NAME)));
     let names = names.chain(spacings.iter_mut().map(|own| (&mut own.note, NOTE)));
     let names = names.chain(turns.findings.iter_mut().map(|one| (&mut one.what, FOUND)));

@@ -48,7 +48,7 @@ pub fn check_edits(garden: &Garden, catalogue: &Catalogue, edits: &[Edit]) -> Re
     }
     let mut after = garden.clone();
     apply(&mut after, edits);
-    let totals = Totals::of(&after, catalogue);
+    let totals = Totals::of(&after, &catalogue.with_own(&after));
     if grown(Totals::default(), totals).is_ok() {
         return Ok(());
     }

@@ -3,10 +3,14 @@
 use crate::catalogue::Catalogue;
 use crate::change::fixtures::check_fixture;
 use crate::change::limits::{MOST_PARTS, number};
+use crate::change::lots::check_lot;
 use crate::change::own::check_planted;
+use crate::change::own_crops::check_own_crop;
 use crate::change::planner::Planner;
 use crate::change::schools::in_range;
-use crate::change::{draft, limits, site, totals};
+use crate::change::varieties::{check_variety, is_taken};
+use crate::change::wants::check_want;
+use crate::change::{draft, limits, own_crops, site, totals};
 use crate::climate::calendar::YEARS;
 use crate::growth::grower::Grower;
 use crate::known::Known;
@@ -40,6 +44,11 @@ pub fn verify(garden: &Garden, catalogue: &Catalogue) -> Result<(), (String, Ref
     for (index, fixture) in garden.fixtures.iter().enumerate() {
         check_fixture(fixture).map_err(at("fixtures", index))?;
     }
+    check_own_crops(garden, catalogue)?;
+    // Varieties may be of crops of the garden's own, which stand in the book before they do.
+    let catalogue = &*catalogue.with_own(garden);
+    check_varieties(garden, catalogue)?;
+    check_lots_and_wants(garden, catalogue)?;
     // What is too much in all is not looked at one by one.
     let whole = |why| ("beds and patches".to_string(), why);
     totals::check(garden, catalogue).map_err(whole)?;
@@ -78,6 +87,38 @@ pub fn verify(garden: &Garden, catalogue: &Catalogue) -> Result<(), (String, Ref
     crate::change::turns::check(known)?;
     if growing.spacings != garden.spacings {
         return Err(("spacings".into(), Refusal::OutOfOrder { list: "spacings" }));
+    }
+    Ok(())
+}
+
+fn check_own_crops(garden: &Garden, catalogue: &Catalogue) -> Result<(), (String, Refusal)> {
+    in_order(garden.own_crops.iter().map(|crop| crop.id.0), "own_crops", limits::MOST_OWN_CROPS)?;
+    for (index, crop) in garden.own_crops.iter().enumerate() {
+        let taken = || own_crops::is_taken(garden, catalogue, crop).then(|| Refusal::CropTaken { name: crop.name.clone() });
+        let checked = check_own_crop(crop, catalogue).and_then(|()| taken().map_or(Ok(()), Err));
+        checked.map_err(|why| (format!("own_crops[{index}]"), why))?;
+    }
+    Ok(())
+}
+
+fn check_varieties(garden: &Garden, catalogue: &Catalogue) -> Result<(), (String, Refusal)> {
+    in_order(garden.varieties.iter().map(|variety| variety.id.0), "varieties", limits::MOST_VARIETIES)?;
+    for (index, variety) in garden.varieties.iter().enumerate() {
+        let taken = || is_taken(garden, variety).then(|| Refusal::VarietyTaken { name: variety.name.clone() });
+        let checked = check_variety(variety, catalogue).and_then(|()| taken().map_or(Ok(()), Err));
+        checked.map_err(|why| (format!("varieties[{index}]"), why))?;
+    }
+    Ok(())
+}
+
+fn check_lots_and_wants(garden: &Garden, catalogue: &Catalogue) -> Result<(), (String, Refusal)> {
+    in_order(garden.lots.iter().map(|lot| lot.id.0), "lots", limits::MOST_LOTS)?;
+    for (index, lot) in garden.lots.iter().enumerate() {
+        check_lot(lot, garden, catalogue).map_err(|why| (format!("lots[{index}]"), why))?;
+    }
+    in_order(garden.wants.iter().map(|want| want.id.0), "wants", limits::MOST_WANTS)?;
+    for (index, want) in garden.wants.iter().enumerate() {
+        check_want(want, garden, catalogue).map_err(|why| (format!("wants[{index}]"), why))?;
     }
     Ok(())
 }

@@ -40,6 +40,10 @@ pub enum DistanceFrom {
         /// The household's words about it.
         note: String,
     },
+    /// What the household found of its variety.
+    Variety,
+    /// The variety's packet.
+    Packet,
     /// Said of this one planting.
     Here,
 }
@@ -152,8 +156,8 @@ impl<'a> Planting<'a> {
     /// The same without regard to what it is planted between.
     pub fn alone(known: Known<'a>, patch: &'a Patch) -> Option<Self> {
         let by_packet = Planting::by_packet(known.garden, known.catalogue, patch)?;
-        let Planting { bed, crop, way, .. } = by_packet;
-        let pace = known.grower.pace(Growing::of(patch, crop, way), patch.from, &known.soil(bed));
+        let bed = by_packet.bed;
+        let pace = known.grower.pace(known.growing(patch)?, patch.from, &known.soil(bed));
         Some(Planting { pace, work: known.work, ..by_packet })
     }
 
@@ -162,7 +166,7 @@ impl<'a> Planting<'a> {
         let (bed, crop) = (garden.bed(patch.bed)?, catalogue.crop(&patch.planted.crop)?);
         let way = crop.way(&patch.planted.way)?;
         let school = school_of(garden, bed, patch, crop, way);
-        let own = own_distance(garden, &patch.planted);
+        let own = own_distance(garden, way, &patch.planted);
         let (pace, units) = (Pace::packet(way), garden.site.squares());
         Some(Planting { bed, patch, crop, way, school, pace, units, own, hosts: Vec::new(), work: Work::FREE })
     }
@@ -440,11 +444,20 @@ fn plain_grid(ground: Ground, distance: Spacing) -> u64 {
 }
 
 /// The distance said of a planting, or else of all of its crop and way, if the household said one.
-fn own_distance(garden: &Garden, planted: &Planted) -> Option<(Spacing, DistanceFrom)> {
+fn own_distance(garden: &Garden, way: &Way, planted: &Planted) -> Option<(Spacing, DistanceFrom)> {
+    let here = planted.distance.map(|distance| (distance, DistanceFrom::Here));
+    here.or_else(|| said_distance(garden, &planted.crop, way))
+}
+
+/// The distance that holds for a way of growing a crop in place of the book's: what was found to work here, of the variety first and
+/// then of the crop, else what the packet says.
+pub fn said_distance(garden: &Garden, crop: &str, way: &Way) -> Option<(Spacing, DistanceFrom)> {
+    let variety = way.variety.as_ref();
+    let found = variety.and_then(|variety| variety.own_distance).map(|distance| (distance, DistanceFrom::Variety));
+    let packet = || variety.and_then(|variety| variety.packet_distance).map(|distance| (distance, DistanceFrom::Packet));
     let of_all =
         |own: &OwnSpacing| (Spacing { along: own.along, across: own.across }, DistanceFrom::Own { note: own.note.clone() });
-    let here = planted.distance.map(|distance| (distance, DistanceFrom::Here));
-    here.or_else(|| garden.own_spacing(&planted.crop, &planted.way).map(of_all))
+    found.or_else(|| garden.own_spacing(crop, way.book_key()).map(of_all)).or_else(packet)
 }
 
 fn closer(usual: Spacing, percent: u8) -> Spacing {

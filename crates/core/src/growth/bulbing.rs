@@ -23,6 +23,11 @@ pub fn onion_hours(latitude: Latitude) -> f64 {
     (11.8 + 0.17 * (degrees - 25.0)).clamp(11.8, 15.5)
 }
 
+/// The day length that a kind waits for: its own where that is said, else that of the kinds grown at its latitude \[hours\].
+fn kind_hours(latitude: Latitude, bulbs: Bulbs) -> f64 {
+    bulbs.hours.unwrap_or_else(|| onion_hours(latitude))
+}
+
 /// The days from which kinds are of the north \[hours\], and what their plants must have grown less for each hour more when those
 /// come \[packet days\]: they go on making leaf while the bulb begins (own choice, with which seed until mid April at 51° and
 /// plants until the end of January at 30° agree; both common practice).
@@ -34,14 +39,14 @@ const LATE_SPRING: f64 = 15.0;
 /// What a plant must have grown, from a set or not, when its days come \[packet days\].
 pub(super) fn grown_before(latitude: Latitude, bulbs: Bulbs, set: bool) -> f64 {
     let asked = bulbs.before[usize::from(set)];
-    if set { asked } else { asked - SMALLER * (onion_hours(latitude) - LONG).max(0.0) }
+    if set { asked } else { asked - SMALLER * (kind_hours(latitude, bulbs) - LONG).max(0.0) }
 }
 
 /// Days from a day of the year on which it grows, from a set or not, to the next one on which the days are long enough. Near the
 /// equator, where they always are, and where spring comes after them, to the day on which it has grown. Nothing where they never
 /// are.
 pub(super) fn days_to_bulbing(weather: &Weather, lit: &[f64], bulbs: Bulbs, from: usize, set: bool) -> Option<usize> {
-    let wanted = onion_hours(weather.latitude) - bulbs.shorter;
+    let wanted = kind_hours(weather.latitude, bulbs) - bulbs.shorter;
     let long = |day: usize| weather.hours[day % DAYS] >= wanted;
     let lengthen = |day: usize| (1..=LONGEST).find(|away| long(day + away) && !long(day + away - 1));
     if (0..DAYS).all(long) {

@@ -87,7 +87,11 @@ impl Grower {
     /// as warmth and light go. Raised on a shelf, half of what grows there is won. Bulbs wait for the days that make them.
     pub fn ripening(&self, growing: Growing, day: Date, bed: &BedSoil) -> Option<Ripening> {
         let figures = growing.figures();
-        let up = if growing.means == Means::Direct { self.up(figures, day, bed)? } else { day };
+        let up = match growing.up.filter(|up| *up >= day) {
+            Some(seen) => seen,
+            None if growing.means == Means::Direct => self.up(figures, day, bed)?,
+            None => day,
+        };
         let sums = self.sums(figures);
         let from = day_index(up);
         let [take, by_warmth] = match figures.bulbs {

@@ -1,7 +1,9 @@
 //! What is grown, and how? A crop, its way, how it comes to the ground, and the days its packet gives.
 
-use crate::catalogue::{Catalogue, CountedFrom, Crop, Figures, Life, Method, Way};
+use crate::catalogue::{Catalogue, CountedFrom, Crop, Figures, Life, LotLife, Method, Way};
 use crate::growth::size;
+use crate::seed::chance::Belief;
+use jiff::civil::Date;
 use sparrow_facts::patch::Patch;
 use sparrow_facts::timing::Means;
 
@@ -16,12 +18,16 @@ pub struct Growing<'a> {
     pub means: Means,
     /// The packet's days, counted from where the way counts them \[days\].
     pub packet: f64,
+    /// The day on which it was seen to be up where it was sown.
+    pub up: Option<Date>,
+    /// The day on which it is to be sown or planted, where that is planned.
+    pub sown: Option<Date>,
 }
 
 impl<'a> Growing<'a> {
     /// A crop that starts in a given way, with the catalogue's days.
     pub fn by(crop: &'a Crop, way: &'a Way, means: Means) -> Self {
-        Growing { crop, way, means, packet: printed(way) }
+        Growing { crop, way, means, packet: printed(way), up: None, sown: None }
     }
 
     /// A crop as it usually starts.
@@ -35,6 +41,7 @@ impl<'a> Growing<'a> {
         Growing {
             means: patch.timing.means.unwrap_or(usual.means),
             packet: patch.timing.packet.map_or(usual.packet, f64::from),
+            sown: Some(patch.timing.sown.unwrap_or(patch.from)),
             ..usual
         }
     }
@@ -50,6 +57,23 @@ impl<'a> Growing<'a> {
         &self.way.season
     }
 
+    /// What is believed of the share of its seed that comes up: of the lot in the tin that is sown, else of seed that is bought.
+    pub fn seed(&self) -> Belief {
+        let bought = || Belief::known(f64::from(self.crop.germinates) / 100.0);
+        self.lot().zip(self.sown).map_or_else(bought, |(lot, day)| lot.on_day(day))
+    }
+
+    /// The lot in the tin that is sown, where its day is planned.
+    fn lot(&self) -> Option<&'a LotLife> {
+        self.way.lot_on(self.crop, self.sown?)
+    }
+
+    /// Whether its seed was dressed, coated or primed before it was sold: the variety's packets are, or the lot is.
+    pub fn is_treated(&self) -> bool {
+        let packet = self.way.variety.as_ref().is_some_and(|variety| variety.treated.is_some());
+        packet || self.lot().is_some_and(|lot| lot.is_treated)
+    }
+
     /// The middle of its weeks under cover \[days\]; of a crop that is never raised so, what one might take.
     pub fn shelf_days(&self) -> i64 {
         let [least, most] = self.figures().indoors.unwrap_or([4, 6]);
@@ -63,7 +87,7 @@ impl<'a> Growing<'a> {
 
     /// A clump that stays for years, which is not waited for in one.
     pub fn stays(&self) -> bool {
-        self.crop.life == Life::Perennial && self.way.days[0] >= 300
+        self.crop.life == Life::Perennial && self.way.book_days()[0] >= 300
     }
 
     /// Whether it is raised or bought as a young plant.
@@ -82,7 +106,7 @@ pub fn usual_means(crop: &Crop, way: &Way) -> Means {
         Method::Direct => Means::Direct,
         _ if figures.indoors.is_none() => Means::Direct,
         Method::Transplant => Means::Shelf,
-        Method::Either if way.counted_from == CountedFrom::Transplanting => Means::Shelf,
+        Method::Either if way.book_counted_from() == CountedFrom::Transplanting => Means::Shelf,
         Method::Either => Means::Direct,
     }
 }

@@ -1,15 +1,16 @@
 //! How many go into one hole, and how many are left to grow there?
 
 use crate::growth::growing::Growing;
+use crate::seed::chance::seeds_a_hole;
 use sparrow_facts::timing::Means;
 
-/// Of a hundred holes so many may stay empty before another seed goes into each (common practice: one in ten).
-const EMPTY_IN_HUNDRED: f64 = 10.0;
+/// The share of holes that may stay empty before another seed goes into each (common practice: one in ten).
+pub const EMPTY: f64 = 0.1;
 /// The most seeds in one hole that are reckoned, for they have to be thinned.
-const MOST_SEEDS: u32 = 4;
+pub const MOST_SEEDS: u32 = 4;
 
 /// How many seeds, sets or plants go into one hole: the household's `own` number; else the clump's for multi-sown ways, one of what
-/// is planted; of what is sown so many that hardly a hole stays empty at the least germination seed is sold with.
+/// is planted; of what is sown so many that hardly a hole stays empty at the germination of the lot in the tin, or at the least with which seed is sold.
 ///
 /// ```
 /// use sparrow_core::catalogue::Catalogue;
@@ -34,8 +35,7 @@ pub fn in_each_hole(growing: Growing, own: Option<u8>) -> u32 {
     if growing.means != Means::Direct {
         return 1;
     }
-    let fails = 1.0 - f64::from(growing.crop.germinates) / 100.0;
-    (1..MOST_SEEDS).find(|seeds| fails.powi(*seeds as i32) * 100.0 <= EMPTY_IN_HUNDRED).unwrap_or(MOST_SEEDS)
+    seeds_a_hole(growing.seed(), EMPTY, MOST_SEEDS)
 }
 
 /// How many plants are left to grow in one hole: what is sown singly is thinned to the strongest; a clump, and what is planted, stays

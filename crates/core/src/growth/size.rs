@@ -97,7 +97,7 @@ pub fn days_to_full_leaf(way: &Way) -> f64 {
 /// Whether it is a clump that stays for years, and is taken as full grown whenever it stands. (Its first
 /// year and its winter rest are not drawn.)
 pub fn is_settled(crop: &Crop, way: &Way) -> bool {
-    crop.life == Life::Perennial && crop.hardiness == Hardiness::Hardy && way.days[0] >= 300
+    crop.life == Life::Perennial && crop.hardiness == Hardiness::Hardy && way.book_days()[0] >= 300
 }
 
 /// How large a patch's plants are on a day; nothing when it does not stand then.

@@ -11,6 +11,7 @@ use crate::ground::yard::Path;
 use crate::growth::size;
 use crate::growth::size::Size;
 use crate::known::Known;
+use crate::lived::{Never, begun, never, start_told};
 use crate::rules::findings::{Around, Finding};
 use crate::rules::past::{History, Stand};
 use crate::rules::place::Laid;
@@ -23,7 +24,9 @@ use serde::Serialize;
 use sparrow_facts::bed::Bed;
 use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::{BedId, PatchId};
+use sparrow_facts::journal::{Ending, Happened};
 use sparrow_facts::patch::Patch;
+use sparrow_facts::timing::Means;
 use sparrow_facts::units::Length;
 
 /// Everything that follows from a garden's facts on a day.
@@ -40,6 +43,38 @@ pub struct Reckoning {
     pub findings: Vec<Finding>,
     /// The paths between the beds.
     pub paths: Vec<Path>,
+    /// What was planned for the growing year and never came to stand.
+    pub never: Vec<NeverStood>,
+}
+
+/// What was planned and never came to stand: it counts nowhere.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+pub struct NeverStood {
+    /// The patch of the plan.
+    pub patch: PatchId,
+    /// How that is known.
+    pub why: Never,
+    /// What is written down, for the plan's first day, if it did stand.
+    pub told: Option<Happened>,
+}
+
+/// What happened to a patch, where anything of it was written down.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+pub struct Lived {
+    /// Its first day in the ground, as it was or is expected.
+    pub from: Date,
+    /// Its last one.
+    pub until: Date,
+    /// The day that was written down for its beginning.
+    pub begun: Option<Date>,
+    /// The day on which it was seen to be up.
+    pub up: Option<Date>,
+    /// When its ground was cleared.
+    pub ended: Option<Date>,
+    /// Why.
+    pub ending: Option<Ending>,
 }
 
 /// What follows for one bed.
@@ -84,6 +119,10 @@ pub struct PatchReckoning {
     pub closes: Option<Date>,
     /// The least rectangle of half squares that holds one plant.
     pub least: (u16, u16),
+    /// How it comes to the ground.
+    pub means: Option<Means>,
+    /// What happened to it, where anything was written down.
+    pub lived: Option<Lived>,
 }
 
 /// What is otherwise on another day of the same growing year; counts, findings and all else stay as they are.
@@ -174,7 +213,7 @@ pub fn reckon(known: Known, needle: Date) -> Reckoning {
     let going = |_: &&Patch| known.work.goes_on(1);
     let patches = garden.patches.iter().filter(in_year).take_while(going);
     let plantings: Vec<Planting> = patches.filter_map(|patch| Planting::of(known, patch)).collect();
-    let patches: Vec<PatchReckoning> = plantings.iter().map(|planting| reckon_patch(planting, needle)).collect();
+    let patches: Vec<PatchReckoning> = plantings.iter().map(|planting| reckon_patch(known, planting, needle)).collect();
     let laid: Vec<Laid> = plantings
         .iter()
         .zip(&patches)
@@ -185,10 +224,29 @@ pub fn reckon(known: Known, needle: Date) -> Reckoning {
     let mut findings: Vec<Finding> =
         laid.iter().take_while(|_| known.work.goes_on(1)).flat_map(|laid| findings::of_patch(&around, *laid)).collect();
     findings::number(&mut findings);
-    Reckoning { season, beds, patches, findings, paths: yard::paths(garden) }
+    let planned = known.plan.patches.iter().filter(in_year);
+    let never = planned.filter_map(|patch| {
+        let why = never(patch, garden, known.observed)?;
+        Some(NeverStood { patch: patch.id, why, told: known.growing(patch).map(|growing| start_told(growing.means)) })
+    });
+    let never = never.collect();
+    Reckoning { season, beds, patches, findings, paths: yard::paths(garden), never }
 }
 
-fn reckon_patch(planting: &Planting, needle: Date) -> PatchReckoning {
+fn lived(known: Known, patch: &Patch) -> Option<Lived> {
+    let story = known.observed.patch(patch.id)?;
+    let means = known.growing(patch)?.means;
+    Some(Lived {
+        from: patch.from,
+        until: patch.until,
+        begun: begun(patch, story, means),
+        up: story.up,
+        ended: story.ended.map(|(day, _)| day),
+        ending: story.ended.map(|(_, ending)| ending),
+    })
+}
+
+fn reckon_patch(known: Known, planting: &Planting, needle: Date) -> PatchReckoning {
     let (sum, holes) = planting.reckon();
     let Planting { crop, way, patch, .. } = *planting;
     let distance = sum.spacing.along.min(sum.spacing.across);
@@ -199,6 +257,8 @@ fn reckon_patch(planting: &Planting, needle: Date) -> PatchReckoning {
         stands: patch.stands_on(needle),
         size: size_on(planting, needle),
         closes: size::first_day_as_wide(crop, way, &planting.pace, patch, distance),
+        means: known.growing(patch).map(|growing| growing.means),
+        lived: lived(known, patch),
         sum,
         holes,
     }

@@ -7,7 +7,6 @@ use crate::climate::soil::Correction;
 use crate::climate::weather::{COMING, Weather};
 use crate::ground::hole::Hole;
 use crate::ground::planting::{Planting, Sum};
-use crate::growth::growing::Growing;
 use crate::known::Known;
 use crate::rules::place::Laid;
 use crate::rules::{bare, maize};
@@ -250,13 +249,18 @@ fn to_settle(
     (1..).zip(all).map(|(number, (day, what))| ToSettle { number, day, what }).collect()
 }
 
-struct Parts {
-    courses: Vec<Course>,
-    plants: Vec<u32>,
-    batches: Vec<Batch>,
+/// What happens to the patches of some days.
+pub(crate) struct Parts {
+    /// The days of each.
+    pub(crate) courses: Vec<Course>,
+    /// How many plants each has.
+    pub(crate) plants: Vec<u32>,
+    /// Their seedlings.
+    pub(crate) batches: Vec<Batch>,
 }
 
-fn parts(known: Known, (first, last): (Date, Date)) -> Parts {
+/// What happens to the patches that stand, or are on the shelf, between two days.
+pub(crate) fn parts(known: Known, (first, last): (Date, Date)) -> Parts {
     let garden = known.garden;
     let mut parts = Parts { courses: Vec::new(), plants: Vec::new(), batches: Vec::new() };
     // The shelf is busy before the ground is.
@@ -265,7 +269,7 @@ fn parts(known: Known, (first, last): (Date, Date)) -> Parts {
     };
     for patch in garden.patches.iter().filter(near).take_while(|_| known.work.goes_on(1)) {
         let Some(planting) = Planting::of(known, patch) else { continue };
-        let Some(course) = course(known, Growing::of(patch, planting.crop, planting.way), patch) else { continue };
+        let Some(course) = known.growing(patch).and_then(|growing| course(known, growing, patch)) else { continue };
         let in_year = patch.from <= last || course.sow.is_some_and(|sow| sow <= last);
         if in_year {
             let plants = planting.reckon().0.plants;
@@ -304,10 +308,15 @@ pub fn all_tasks(known: Known, from: Date) -> Vec<Task> {
 
 /// Every task of a garden from a day until another, in the order of their days.
 pub fn tasks_between(known: Known, from: Date, until: Date) -> Vec<Task> {
-    let Parts { courses, plants, batches } = parts(known, (from, until));
+    tasks_of(known, &parts(known, (from, until)), (from, until))
+}
+
+/// The same of what is reckoned already.
+pub(crate) fn tasks_of(known: Known, parts: &Parts, (from, until): (Date, Date)) -> Vec<Task> {
+    let Parts { courses, plants, batches } = parts;
     let batch_of = |course: &Course| batches.iter().find(|one| one.patch == course.patch);
     let mut found: Vec<Task> =
-        courses.iter().zip(&plants).flat_map(|(course, plants)| tasks(known, course, batch_of(course), *plants)).collect();
+        courses.iter().zip(plants).flat_map(|(course, plants)| tasks(known, course, batch_of(course), *plants)).collect();
     found.extend(by_hand(known, (from, until)));
     found.retain(|task| (from..=until).contains(&task.day));
     found.sort_by_key(|task| (task.day, task.patch, task.work.word()));

@@ -198,7 +198,8 @@ pub(crate) fn suits(known: Known, bed: &Bed, rect: Rect, span: (Date, Date)) -> 
     let catalogue = known.catalogue;
     let history = History::of(known);
     let soil = known.soil(bed);
-    let ways = catalogue.crops.iter().flat_map(|crop| crop.ways.iter().map(move |way| (crop, way)));
+    let book = |way: &&Way| way.variety.is_none();
+    let ways = catalogue.crops.iter().flat_map(|crop| crop.ways.iter().filter(book).map(move |way| (crop, way)));
     let ready = |crop: &Crop, way: &Way| ready_in(known, Growing::usual(crop, way), span, &soil);
     let mut suits: Vec<Suits> = ways
         .filter(|(_, way)| way.days[1] <= LONGEST)

@@ -86,7 +86,9 @@ fn block<'a>(laid: Laid<'a>, others: &[Laid<'a>]) -> Vec<Laid<'a>> {
     let mut at = 0;
     while at < found.len() {
         let here = found[at];
-        for other in others.iter().filter(|other| other.planting.crop.key == here.planting.crop.key && joins(&here, other)) {
+        for other in
+            others.iter().filter(|other| other.planting.crop.book_key() == here.planting.crop.book_key() && joins(&here, other))
+        {
             if !found.iter().any(|one| one.planting.patch.id == other.planting.patch.id) {
                 found.push(*other);
             }
@@ -123,7 +125,7 @@ fn rows(block: &[Laid]) -> u32 {
 /// Blocks of other kinds that flower while this one does, each pair told once, on the block that was put down later.
 fn crosses(block: &[Laid], others: &[Laid]) -> Vec<Found> {
     let own = block[0].planting;
-    let kind = |other: &&Laid| other.planting.crop.key == own.crop.key && other.planting.way.strain.is_some();
+    let kind = |other: &&Laid| other.planting.crop.book_key() == own.crop.book_key() && other.planting.way.strain.is_some();
     let unlike = others.iter().filter(kind).filter(|other| other.planting.way.strain != own.way.strain);
     let mut told: Vec<PatchId> = Vec::new();
     let mut found = Vec::new();

@@ -3,6 +3,7 @@
 use crate::catalogue::{Catalogue, Crop, Family, Life, Rotation};
 use crate::climate::calendar::growing_year;
 use crate::known::Known;
+use crate::lived::never_told;
 use serde::Serialize;
 use sparrow_facts::bed::Bed;
 use sparrow_facts::garden::Garden;
@@ -76,7 +77,7 @@ impl<'a> History<'a> {
             };
             beds.entry(bed.id).or_default().push(presence);
         }
-        for patch in &garden.patches {
+        for patch in garden.patches.iter().filter(|patch| !never_told(patch, known.observed)) {
             let (Some(bed), Some(crop)) = (garden.bed(patch.bed), catalogue.crop(&patch.planted.crop)) else { continue };
             let first = growing_year(patch.from, hemisphere);
             // What stands over winter belongs to both years; what stays for years is told of once.
@@ -201,5 +202,5 @@ pub fn rotating_family<'c>(garden: &Garden, catalogue: &'c Catalogue, patch: &Pa
 /// Whether a patch is of a perennial that stays where it is for years.
 pub fn stays(catalogue: &Catalogue, patch: &Patch) -> bool {
     let crop = catalogue.crop(&patch.planted.crop);
-    crop.is_some_and(|crop| crop.life == Life::Perennial && crop.ways.iter().all(|way| way.days[1] > 300))
+    crop.is_some_and(|crop| crop.life == Life::Perennial && crop.ways.iter().all(|way| way.book_days()[1] > 300))
 }

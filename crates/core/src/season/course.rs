@@ -2,6 +2,7 @@
 
 use crate::climate::bed_soil::BedSoil;
 use crate::climate::calendar;
+use crate::growth::cold::{ColdPart, kills};
 use crate::growth::grower::Ripening;
 use crate::growth::growing::Growing;
 use crate::growth::prospect::Prospect;
@@ -51,6 +52,13 @@ pub enum Trouble {
     },
     /// It never ripens here from that start.
     NeverRipe,
+    /// It is to stay for years, and a usual winter here is colder than it bears, bare of snow and mulch.
+    WinterKills {
+        /// The coldest air that it bears in winter \[whole °C\].
+        bears_c: i8,
+        /// The chance that one of the nights of its first year here is colder, per cent.
+        percent: u8,
+    },
 }
 
 impl Trouble {
@@ -62,6 +70,7 @@ impl Trouble {
             Trouble::TooYoung { .. } => "season:too-young",
             Trouble::ClearedEarly { .. } => "season:cleared-early",
             Trouble::NeverRipe => "season:never-ripe",
+            Trouble::WinterKills { .. } => "season:winter",
         }
     }
 }
@@ -84,8 +93,10 @@ pub struct Course {
     pub plant: Date,
     /// When it ripens, and why then.
     pub ripening: Option<Ripening>,
-    /// The last day it stands by the plan.
+    /// The last day it stands by the plan, or by what was written down.
     pub until: Date,
+    /// The first and the last day of the plan, where it was lived otherwise.
+    pub planned: Option<[Date; 2]>,
     /// The day its ground is free: what the household expects, else the plan's last day.
     pub free: Date,
     /// The household expects it, and it is not what was planned.
@@ -118,14 +129,30 @@ pub fn course(known: Known, growing: Growing, patch: &Patch) -> Option<Course> {
         plant: patch.from,
         ripening,
         until: patch.until,
+        planned: known.plan.patch(patch.id).map(|plan| [plan.from, plan.until]).filter(|plan| *plan != [patch.from, patch.until]),
         free,
         late: free > patch.until,
         troubles: Vec::new(),
     };
-    if !settled {
-        course.troubles = troubles(known, growing, patch, &course, &soil);
-    }
+    course.troubles = if settled {
+        winter(known, growing, patch).into_iter().collect()
+    } else {
+        troubles(known, growing, patch, &course, &soil)
+    };
     Some(course)
+}
+
+/// The chance from which on a winter is told to kill \[per cent\]: one in two (own choice).
+const USUAL: u8 = 50;
+
+/// Whether what is to stay is killed in a usual winter; what is cleared before it is not.
+fn winter(known: Known, growing: Growing, patch: &Patch) -> Option<Trouble> {
+    let [bare, hardened] = kills(growing, ColdPart::Tops);
+    let bears = bare - hardened;
+    let (first, nights) = (usize::from(patch.from.day_of_year().unsigned_abs()) - 1, (patch.until - patch.from).get_days());
+    let chance = known.grower.weather.nights.chance(bears, first, usize::try_from(nights).unwrap_or(0));
+    let percent = (chance * 100.0).floor() as u8;
+    (percent >= USUAL).then_some(Trouble::WinterKills { bears_c: bears.round() as i8, percent })
 }
 
 fn troubles(known: Known, growing: Growing, patch: &Patch, course: &Course, soil: &BedSoil) -> Vec<Trouble> {

@@ -64,12 +64,12 @@ pub(super) const SHADE_TAKES: f64 = 1.5;
 
 /// The plantings at risk on a day, the worst first.
 pub fn risks(known: Known, courses: &[Course], day: Date) -> Vec<AtRisk> {
-    let Known { garden, catalogue, grower, .. } = known;
+    let Known { garden, grower, .. } = known;
     let mut found: Vec<AtRisk> = courses
         .iter()
         .filter_map(|course| {
             let patch = garden.patch(course.patch)?;
-            let growing = Growing::find(catalogue, patch)?;
+            let growing = known.growing(patch)?;
             let standing = course.plant <= day && day <= course.free;
             let harms = [cold(known, course, growing, day), heat(grower, course, growing)];
             let harm = |harm: Option<Harm>| harm.map(|harm| AtRisk { patch: patch.id, harm });

@@ -1,7 +1,6 @@
 //! Is there room for the seedlings? Cells and pots under light, on the warm mat and where they harden, week by week.
 
 use crate::catalogue::Figures;
-use crate::growth::growing::Growing;
 use crate::growth::in_hole::plants_a_hole;
 use crate::known::Known;
 use crate::season::course::Course;
@@ -100,9 +99,9 @@ const WORTH_A_POT: i32 = 7;
 
 /// The seedlings of a course, when it has any: `plants` are wanted in the ground.
 pub fn batch(known: Known, course: &Course, plants: u32) -> Option<Batch> {
-    let Known { garden, catalogue, .. } = known;
+    let garden = known.garden;
     let patch = garden.patch(course.patch)?;
-    let growing = Growing::find(catalogue, patch)?;
+    let growing = known.growing(patch)?;
     let harden = course.harden?;
     let survival = u32::from(patch.timing.survival.unwrap_or(garden.almanac.shelf.survival).clamp(10, 100));
     let sprout = growing.figures().sprout.as_ref();

@@ -6,6 +6,7 @@ use crate::climate::calendar;
 use crate::climate::frost::Side;
 use crate::climate::weather::Weather;
 use crate::growth::growing::Growing;
+use crate::growth::size::is_settled;
 use crate::growth::window::{Gate, Window, windows};
 use crate::known::Known;
 use jiff::ToSpan;
@@ -30,7 +31,7 @@ const EARLIEST: i64 = 35;
 pub fn usual_span(known: Known, crop: &Crop, way: &Way, bed: Option<BedId>, year: i16) -> (Date, Date) {
     let Known { garden, grower, .. } = known;
     let coarse = coarse_span(&grower.weather, crop, way, year);
-    if crop.life == Life::Perennial && crop.hardiness == Hardiness::Hardy && way.days[0] >= 300 {
+    if is_settled(crop, way) {
         return coarse;
     }
     let growing = Growing::usual(crop, way);
@@ -77,24 +78,35 @@ pub fn usual_end(known: Known, crop: &Crop, way: &Way, bed: BedId, from: Date) -
     stands_until(known, Growing::usual(crop, way), &soil, from)
 }
 
+/// When what starts on a day is ripe, and the last day on which it is picked or stands well, at least a week on; nothing when it never
+/// ripens.
+pub fn harvest(known: Known, growing: Growing, soil: &BedSoil, from: Date) -> Option<(Date, Date)> {
+    let ripe = known.grower.ripening(growing, from, soil)?.ripe;
+    let picked = i64::from(growing.figures().picked).max(TO_CLEAR);
+    let until = ripe.saturating_add((picked - 1).days());
+    Some((ripe, ends(known, growing, from, ripe).map_or(until, |end| until.min(end))))
+}
+
 fn stands_until(known: Known, growing: Growing, soil: &BedSoil, from: Date) -> Option<Date> {
-    let Known { grower, .. } = known;
-    let ripening = grower.ripening(growing, from, soil)?;
-    let (figures, crop) = (growing.figures(), growing.crop);
-    let picked = if growing.picked_again() { i64::from(figures.picked) } else { 0 };
-    let until = ripening.ripe.saturating_add((picked + TO_CLEAR).days());
-    let weather = &grower.weather;
+    let ripe = known.grower.ripening(growing, from, soil)?.ripe;
+    let picked = if growing.picked_again() { i64::from(growing.figures().picked) } else { 0 };
+    let until = ripe.saturating_add((picked + TO_CLEAR).days());
+    Some(ends(known, growing, from, ripe).map_or(until, |end| until.min(end)))
+}
+
+/// What frost, or the end of the year, ends of what started on a day and is ripe on another; nothing where neither does.
+fn ends(known: Known, growing: Growing, from: Date, ripe: Date) -> Option<Date> {
+    let (figures, crop, weather) = (growing.figures(), growing.crop, &known.grower.weather);
     let year = calendar::growing_year(from, weather.hemisphere());
     let (_, last) = calendar::year_span(year, weather.hemisphere());
     let frost = weather.even_frost(Side::Autumn, year).filter(|frost| *frost > from);
-    let end = match frost {
-        _ if figures.winter.is_some() || figures.bulbs.is_some() => until,
-        Some(frost) if crop.hardiness == Hardiness::Tender => frost.max(ripening.ripe),
+    match frost {
+        _ if figures.winter.is_some() || figures.bulbs.is_some() => None,
+        Some(frost) if crop.hardiness == Hardiness::Tender => Some(frost.max(ripe)),
         // Where the winter stops nothing, the year's end is no end.
-        _ if weather.normals.mean[weather.coldest()] > MILD => until,
-        _ => last.max(ripening.ripe),
-    };
-    Some(until.min(end))
+        _ if weather.normals.mean[weather.coldest()] > MILD => None,
+        _ => Some(last.max(ripe)),
+    }
 }
 
 /// The first and last day a new patch is taken to stand where its year has no window.

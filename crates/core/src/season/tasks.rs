@@ -1,6 +1,5 @@
 //! What is to be done on which day? Each patch's work as entries of a calendar.
 
-use crate::catalogue::Crop;
 use crate::known::Known;
 use crate::season::course::Course;
 use crate::season::shelf::Batch;
@@ -73,22 +72,30 @@ pub fn pollinating(known: Known, patch: PatchId, day: Date) -> Option<Task> {
 fn task(known: Known, patch: &Patch, work: Work, (day, guess): (Date, bool), number: u32) -> Task {
     let crop = known.catalogue.crop(&patch.planted.crop);
     let bed = known.garden.bed(patch.bed).map_or("", |bed| bed.name.as_str());
-    Task {
-        key: format!("patch-{}-{}", patch.id.0, work.word()),
-        day,
-        work,
-        patch: patch.id,
-        bed: patch.bed,
-        crop: patch.planted.crop.clone(),
-        number,
-        said: said(work, crop, number, bed),
-        guess,
+    let named = crop.and_then(|crop| Some(crop.named(crop.way(&patch.planted.way)?)));
+    let [name, plural] = named.unwrap_or_else(|| ["plant".into(), "plants".into()]);
+    Task { number, ..Task::of(patch, work, (day, guess), said(work, (&name, &plural), number, bed)) }
+}
+
+impl Task {
+    /// An entry in its words for a patch on a day, which may be a guess; of one thing, unless more is said.
+    pub(crate) fn of(patch: &Patch, work: Work, (day, guess): (Date, bool), said: String) -> Task {
+        Task {
+            key: format!("patch-{}-{}", patch.id.0, work.word()),
+            day,
+            work,
+            patch: patch.id,
+            bed: patch.bed,
+            crop: patch.planted.crop.clone(),
+            number: 1,
+            said,
+            guess,
+        }
     }
 }
 
 /// An entry in the gardener's words.
-fn said(work: Work, crop: Option<&Crop>, number: u32, bed: &str) -> String {
-    let (name, plural) = crop.map_or(("plant", "plants"), |crop| (crop.name.as_str(), crop.plural.as_str()));
+fn said(work: Work, (name, plural): (&str, &str), number: u32, bed: &str) -> String {
     let plants = if number == 1 { name } else { plural };
     match work {
         Work::SowInside => {
@@ -105,5 +112,7 @@ fn said(work: Work, crop: Option<&Crop>, number: u32, bed: &str) -> String {
         // Words that hold for what is counted and for what is not: 'the first beans', 'the first chard'.
         Work::Pick => format!("Look for the first {plural} to pick in {bed}"),
         Work::Clear => format!("Clear the {plants} from {bed}"),
+        // Care is said by its rule.
+        _ => format!("See to the {plants} in {bed}"),
     }
 }

@@ -6,6 +6,7 @@ use crate::climate::frost::Side;
 use crate::climate::weather::Weather;
 use crate::ground::shape;
 use crate::known::Known;
+use crate::lived::never_told;
 use crate::rules::past::{rotation, stays};
 use crate::turns::ground::Plot;
 use jiff::ToSpan;
@@ -76,14 +77,16 @@ pub fn parts_of(weather: &Weather, from: Date, until: Date, year: i16) -> Parts 
 /// Whether a crop is planted the autumn before it is lifted: it wants more than 200 days and is no
 /// perennial that stays (garlic; common practice).
 pub fn winters(crop: &Crop, way: &Way) -> bool {
-    way.days[0] >= 200 && way.days[1] <= 300 && crop.method == crate::catalogue::Method::Transplant
+    let [least, most] = way.book_days();
+    least >= 200 && most <= 300 && crop.method == crate::catalogue::Method::Transplant
 }
 
 /// All that stood or is planted, in every piece it lies in.
 pub fn held(known: Known, plots: &[Plot]) -> Vec<Held> {
     let garden = known.garden;
     let remembered = garden.past.iter().flat_map(|past| of_past(known, plots, past));
-    let planted = garden.patches.iter().flat_map(|patch| of_patch(known, plots, patch));
+    let stood = garden.patches.iter().filter(|patch| !never_told(patch, known.observed));
+    let planted = stood.flat_map(|patch| of_patch(known, plots, patch));
     remembered.chain(planted).collect()
 }
 

@@ -3,30 +3,45 @@
 
 use jiff::civil::{Date, date};
 use proptest::prelude::*;
+use sparrow_core::catalogue::own_crops::key_of;
+use sparrow_core::catalogue::varieties::way_of;
 use sparrow_core::catalogue::{Catalogue, Crop};
-use sparrow_core::change::command::Command;
+use sparrow_core::change::command::{Command, carry_out};
+use sparrow_core::change::lots::{AmountText, LotDraft};
+use sparrow_core::change::own_crops::OwnCropDraft;
 use sparrow_core::change::replan::PatchChange;
 use sparrow_core::change::season::SeasonChange;
 use sparrow_core::change::turns::TurnChange;
+use sparrow_core::change::varieties::VarietyDraft;
+use sparrow_core::change::wants::WantDraft;
 use sparrow_core::ground::hole::Hole;
 use sparrow_core::ground::planting::Planting;
 use sparrow_core::growth::grower::Grower;
 use sparrow_core::known::Known;
+use sparrow_core::lived::lived;
+use sparrow_core::observed::Observed;
 use sparrow_facts::almanac::Almanac;
 use sparrow_facts::almanac::{Appetite, Cover, Monthly, Mulch, Shelf, Station, StationYear, WarmthFrom};
 use sparrow_facts::bed::{Bed, BedKind, Brace, Reach};
 use sparrow_facts::garden::Garden;
 use sparrow_facts::history::Stood;
-use sparrow_facts::ids::{BedId, OwnGroupingId, PatchId, TurnPlanId, WishId};
+use sparrow_facts::ids::{BedId, LotId, OwnCropId, OwnGroupingId, PatchId, TurnPlanId, VarietyId, WantId, WishId};
+use sparrow_facts::journal::{At, EntryId, Happened, JournalEntry};
+use sparrow_facts::own_crop::OwnCrop;
 use sparrow_facts::patch::{Patch, Placing, Planted};
 use sparrow_facts::rect::{Rect, RowLine};
+use sparrow_facts::refusal::Refusal;
 use sparrow_facts::school::{School, SchoolFor};
+use sparrow_facts::seed_lot::{GerminationTest, SeedKept, SeedLot};
 use sparrow_facts::site::{Freezes, Frost, Latitude, MonthDay, PlaceMonths, Site};
 use sparrow_facts::spacing::{OwnSpacing, Spacing};
 use sparrow_facts::timing::{Means, Timing};
 use sparrow_facts::turns::{Closing, Entry, Needs, Parts, Piece, Pinned, Unknown, WishDraft, YearsOf};
 use sparrow_facts::units::{Length, Tape, TenthsC, Units};
+use sparrow_facts::variety::Variety;
+use sparrow_facts::want::{Purpose, WantAmount};
 use std::cell::RefCell;
+use uuid::Uuid;
 
 /// The day it is in these tests.
 pub const TODAY: Date = date(2026, 11, 23);
@@ -265,16 +280,24 @@ pub fn some_command(garden: &Garden, [kind, a, b, c, d, e]: [u8; 6]) -> Command 
     let rect = Rect { x: u16::from(c % 17), y: u16::from(d % 9), w: u16::from(c / 32), h: u16::from(d / 64) };
     let patch = PatchId(u32::from(e) % (garden.patches.len() as u32 + 2));
     let own = (c % 3 != 0).then(|| (Tape(Length::inches(i32::from(d % 30))), Tape(Length::inches(i32::from(e % 30)))));
-    match kind % 19 {
+    match kind % 21 {
+        20 if e % 3 == 0 => Command::ForgetWant { want: WantId(u32::from(c % 6)) },
+        20 => some_want(garden, &crop.key, [c, d, e]),
+        19 if e % 3 == 0 => Command::ForgetLot { lot: LotId(u32::from(c % 6)) },
+        19 => some_lot(garden, &crop.key, [c, d, e]),
         17 => Command::SetDistance { patch, distance: own },
+        18 if e % 5 == 0 => some_variety(garden, &crop.key, &crop.ways[0].key, [c, d, e]),
+        18 if e % 5 == 1 => Command::ForgetVariety { variety: VarietyId(u32::from(c % 6)) },
+        18 if e % 5 == 2 => some_own_crop(garden, &crop.key, &crop.ways[0].key, [c, d, e]),
+        18 if e % 5 == 3 => Command::ForgetOwnCrop { crop: OwnCropId(u32::from(c % 6)) },
         18 => Command::SetInEach { patch, in_each: (c % 3 != 0).then_some(d % 23) },
         15 => Command::Season { changes: vec![some_season(bed, [b, c, d, e])] },
         16 => Command::Replan { changes: vec![some_change(patch, bed, rect, crop, [b, c, d, e])], follow: c % 2 == 0 },
         14 => Command::Turn { changes: vec![some_turn(garden, bed, &crop.key, [b, c, d, e])] },
         0..=2 => Command::Place {
             bed,
-            crop: crop.key.clone(),
-            way: None,
+            crop: garden.own_crops.first().filter(|_| d % 3 == 0).map_or(crop.key.clone(), |own| key_of(own.id)),
+            way: garden.varieties.iter().find(|one| one.crop == crop.key && c % 2 == 0).map(|one| way_of(one.id)),
             rect,
             holes: (e % 5 == 0).then_some(u16::from(e)),
             from: None,
@@ -308,6 +331,98 @@ pub fn some_command(garden: &Garden, [kind, a, b, c, d, e]: [u8; 6]) -> Command 
     }
 }
 
+/// A want kept, or one that is there said anew.
+fn some_want(garden: &Garden, crop: &str, [c, d, e]: [u8; 3]) -> Command {
+    let there = garden.wants.get(usize::from(c % 4));
+    let amount = match d % 5 {
+        0 => WantAmount::Weight { grams: u32::from(c) * 50 },
+        1 => WantAmount::Pieces { many: u32::from(e) },
+        2 => WantAmount::Bunches { many: u32::from(e) },
+        3 => WantAmount::Jars { many: u32::from(c), ml: u16::from(e) * 10 },
+        _ => WantAmount::Meals { people: c % 9, every: e % 9, from: d % 14, until: c % 14 },
+    };
+    let draft = WantDraft {
+        crop: crop.into(),
+        variety: garden.varieties.first().filter(|variety| variety.crop == crop).map(|variety| variety.id),
+        amount,
+        purpose: [Purpose::Fresh, Purpose::Jars, Purpose::Sold][usize::from(e % 3)],
+        at_once: c % 2 == 0,
+        note: String::new(),
+    };
+    Command::KeepWant { want: there.map(|one| one.id), draft: Box::new(draft) }
+}
+
+/// A lot of seed kept, or one that is there said anew.
+fn some_lot(garden: &Garden, crop: &str, [c, d, e]: [u8; 3]) -> Command {
+    let there = garden.lots.get(usize::from(c % 4));
+    let variety = garden.varieties.first().filter(|_| d % 3 == 0);
+    let amounts = ["40 seeds", "2 g", "1/8 oz", "0", "12 cloves"];
+    let draft = LotDraft {
+        crop: variety.map_or(crop, |variety| &variety.crop).into(),
+        variety: variety.map(|variety| variety.id),
+        amount: (there.is_none() || d % 2 == 0).then(|| AmountText(amounts[usize::from(e) % 5].parse().expect("an amount"))),
+        counted: None,
+        packed: 2015 + i16::from(c % 14),
+        printed: (e % 2 == 0).then_some(d % 120),
+        tests: (0..e % 3).map(|n| GerminationTest { on: date(2026, 1 + n as i8, 3), sown: 20, up: u16::from(c % 22) }).collect(),
+        treated: None,
+        kept: [SeedKept::Jar, SeedKept::Drawer, SeedKept::Shed][usize::from(d % 3)],
+        price: (c % 3 == 0).then_some(u32::from(d)),
+        source: "invented".into(),
+        note: String::new(),
+    };
+    Command::KeepLot { lot: there.map(|one| one.id), draft: Box::new(draft) }
+}
+
+/// A crop of its own kept, or one that is there said anew.
+fn some_own_crop(garden: &Garden, like: &str, way: &str, [c, d, e]: [u8; 3]) -> Command {
+    let there = garden.own_crops.get(usize::from(c % 4));
+    let tape = |n: u8| Tape(Length::inches(i32::from(n % 30)));
+    let draft = OwnCropDraft {
+        like: there.map_or(like, |one| &one.like).into(),
+        way: there.map_or(way, |one| &one.way).into(),
+        name: format!("crop {}", d % 40),
+        plural: String::new(),
+        botanical: String::new(),
+        family: (e % 2 == 0).then(|| "daisy".to_string()),
+        distance: (d % 2 == 0).then_some((tape(c), tape(d))),
+        spread: (c % 2 == 0).then_some(tape(e)),
+        height: None,
+        depth: (c % 3 == 0).then_some(tape(d)),
+        days: (d % 2 == 0).then_some([u16::from(d), u16::from(e) + 20]),
+        counted_from: None,
+        picked: (c % 4 == 0).then_some(u16::from(e)),
+        kills_c: (e % 3 == 0).then_some((d % 70) as i8 - 50),
+        soil_c: (c % 5 == 0).then_some((e % 40) as i8),
+        source: "invented".into(),
+        note: String::new(),
+    };
+    Command::KeepOwnCrop { crop: there.map(|one| one.id), draft: Box::new(draft) }
+}
+
+/// A variety kept, or one that is there said anew.
+fn some_variety(garden: &Garden, crop: &str, way: &str, [c, d, e]: [u8; 3]) -> Command {
+    let there = garden.varieties.get(usize::from(c % 4));
+    let tape = |n: u8| Tape(Length::inches(i32::from(n % 30)));
+    let draft = VarietyDraft {
+        crop: there.map_or(crop, |one| &one.crop).into(),
+        way: there.map_or(way, |one| &one.way).into(),
+        name: format!("kind {}", e % 40),
+        kinds: (d % 5 == 0).then(|| ("sugar".to_string(), "flint".to_string())).into_iter().collect(),
+        days: (d % 2 == 0).then_some([u16::from(d), u16::from(e) + 20]),
+        counted_from: None,
+        distance: (e % 2 == 0).then_some((tape(c), tape(d))),
+        depth: (c % 2 == 0).then_some(tape(e)),
+        height: None,
+        treated: None,
+        own_distance: (c % 5 == 0).then_some((tape(d), tape(e))),
+        colour: String::new(),
+        note: "invented".into(),
+        again: c % 3 == 0,
+    };
+    Command::KeepVariety { variety: there.map(|one| one.id), draft: Box::new(draft) }
+}
+
 /// What is known of a garden on the day of the tests, as a server would put it together.
 pub fn known(garden: &Garden) -> Known<'_> {
     known_on(garden, TODAY)
@@ -327,5 +442,98 @@ pub fn known_on(garden: &Garden, today: Date) -> Known<'_> {
         made.push((garden.site.clone(), garden.almanac.clone(), grower));
         grower
     });
-    Known::new(garden, Catalogue::standard(), grower, today)
+    Known::new(garden, own_book(garden), grower, today)
+}
+
+/// The book with a garden's own crops and varieties, kept for the thread.
+fn own_book(garden: &Garden) -> &'static Catalogue {
+    type Own = (Vec<OwnCrop>, Vec<Variety>, Vec<SeedLot>);
+    thread_local! {
+        static MADE: RefCell<Vec<(Own, &'static Catalogue)>> = const { RefCell::new(Vec::new()) };
+    }
+    if garden.own_crops.is_empty() && garden.varieties.is_empty() && garden.lots.is_empty() {
+        return Catalogue::standard();
+    }
+    let own = (garden.own_crops.clone(), garden.varieties.clone(), garden.lots.clone());
+    MADE.with_borrow_mut(|made| match made.iter().find(|one| one.0 == own) {
+        Some(found) => found.1,
+        None => {
+            let book = Catalogue::standard().with_own(garden).into_owned();
+            let book: &'static Catalogue = Box::leak(Box::new(book));
+            made.push((own, book));
+            book
+        }
+    })
+}
+
+/// A variety of which nothing is said but its name.
+pub fn draft(crop: &str, way: &str, name: &str) -> VarietyDraft {
+    VarietyDraft {
+        crop: crop.into(),
+        way: way.into(),
+        name: name.into(),
+        kinds: [].into(),
+        days: None,
+        counted_from: None,
+        distance: None,
+        depth: None,
+        height: None,
+        treated: None,
+        own_distance: None,
+        colour: String::new(),
+        note: String::new(),
+        again: false,
+    }
+}
+
+/// Carries a command out, by the book and what is the garden's own.
+pub fn does(garden: &mut Garden, command: &Command) -> Result<(), Refusal> {
+    carry_out(garden, Catalogue::standard(), command, TODAY).map(drop)
+}
+
+/// A patch of a crop on free ground of the second bed, from May to September of a year far ahead.
+pub fn placed_in(garden: &mut Garden, crop: &str, way: &str, year: i16) -> PatchId {
+    let place = Command::Place {
+        bed: garden.beds[1].id,
+        crop: crop.into(),
+        way: Some(way.into()),
+        rect: Rect { x: 0, y: 0, w: 4, h: 4 },
+        holes: None,
+        from: Some(date(year, 5, 10)),
+        until: Some(date(year, 9, 10)),
+        year,
+        between: false,
+        needle: None,
+    };
+    does(garden, &place).expect("the ground is free in that year");
+    garden.patches.last().expect("one was placed").id
+}
+
+/// Something that was written down of a planting on a day.
+pub type Told = (PatchId, Date, Happened);
+
+/// What is asked of a garden by its own book, on a day and after some was written down.
+pub fn seen<T>(garden: &Garden, today: Date, told: &[Told], ask: impl FnOnce(Known) -> T) -> T {
+    let entry = |(n, (patch, day, what)): (u128, &Told)| JournalEntry {
+        id: EntryId(Uuid::from_u128(n)),
+        day: *day,
+        at: At { bed: None, patch: Some(*patch), rect: None },
+        what: what.clone(),
+        words: String::new(),
+        instead_of: None,
+    };
+    let journal: Vec<JournalEntry> = (1..).zip(told).map(entry).collect();
+    let catalogue = Catalogue::standard().with_own(garden);
+    let grower = Grower::of(garden, &catalogue);
+    let observed = Observed::of(&journal);
+    let lived = lived(garden, &catalogue, &observed);
+    ask(Known::new(garden, &catalogue, &grower, today).seeing(&observed, &lived))
+}
+
+/// The first demo garden with its beds, its place and nothing in them.
+pub fn unplanted() -> Garden {
+    let mut garden = sparrow_demo::quillet_lane(TODAY).expect("the demo household stands on its own rules");
+    garden.patches.clear();
+    garden.lots.clear();
+    garden
 }

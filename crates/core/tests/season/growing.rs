@@ -1,6 +1,6 @@
 //! When crops ripen here, and when they may start.
 
-use crate::common::known;
+use crate::common::{garden_with, known};
 use crate::ground::{FOUR, HIGHS, LOWS, change, course_of, crop, garden, mild, put, replan, season};
 use jiff::ToSpan;
 use jiff::civil::{Date, date};
@@ -15,6 +15,7 @@ use sparrow_core::growth::custom::latest_start;
 use sparrow_core::growth::growing::{Growing, usual_means};
 use sparrow_core::growth::size::size;
 use sparrow_core::growth::window::{Gate, Window, judge, windows};
+use sparrow_core::season::course::Trouble;
 use sparrow_core::season::span::usual_span;
 use sparrow_facts::almanac::{Appetite, Cover, Monthly};
 use sparrow_facts::garden::Garden;
@@ -22,7 +23,7 @@ use sparrow_facts::ids::BedId;
 use sparrow_facts::rect::Rect;
 use sparrow_facts::site::{Freezes, Frost, Latitude, MonthDay, PlaceMonths};
 use sparrow_facts::timing::{Means, Timing};
-use sparrow_facts::units::TenthsC;
+use sparrow_facts::units::{TenthsC, Units};
 
 #[test]
 fn the_packets_days_become_this_gardens_with_both_effects_apart() {
@@ -298,4 +299,36 @@ fn who_types_highs_and_lows_keeps_the_rain_of_the_place() {
     assert_eq!((none, all), (0, 365));
     let open = |found: &[Window]| found.iter().map(|window| (window.until - window.from).get_days() + 1).sum::<i32>();
     assert!(open(&damp) < open(&dry), "damp heat stops them: {damp:?} {dry:?}");
+}
+
+/// Usual hardiness of two shrubs against four places far from each other: rosemary bears some −10 °C, horseradish all but the coldest
+/// winters there are (common practice).
+#[test]
+fn what_is_to_stay_is_told_where_a_usual_winter_kills_it_unless_it_is_cleared_before() {
+    let places: [(&str, i32, Freezes, [i16; 12], bool); 4] = [
+        ("a short season", 5800, Freezes::ByClimate, [-120, -100, -40, 30, 100, 150, 170, 150, 100, 30, -40, -100], true),
+        ("a mild winter", 3100, Freezes::ByClimate, [110, 130, 160, 200, 240, 270, 290, 290, 260, 210, 160, 120], false),
+        ("without frost", 800, Freezes::Never, [270; 12], false),
+        ("the other half", -4300, Freezes::ByClimate, [170, 170, 150, 120, 90, 60, 60, 70, 90, 110, 130, 160], false),
+    ];
+    for (name, latitude, freezes, means, dies) in places {
+        let mut garden = garden_with(1, Units::Metric);
+        garden.site.latitude = Latitude(latitude);
+        garden.site.freezes = freezes;
+        garden.site.months = Some(PlaceMonths { mean: means.map(TenthsC), rain_mm: [70; 12] });
+        let mut troubles = |crop: &str, until: Date| {
+            let way = Catalogue::standard().crop(crop).expect("it is known").ways[0].key.clone();
+            let patch = put(&mut garden, crop, &way, FOUR, date(2027, 5, 20), until);
+            let troubles = course_of(&garden, patch).troubles;
+            garden.patches.clear();
+            troubles
+        };
+        let years = troubles("rosemary", date(2031, 12, 31));
+        assert_eq!(years.len(), usize::from(dies), "{name}: {years:?}");
+        if let Some(Trouble::WinterKills { bears_c, percent }) = years.first() {
+            assert!((-15..=-9).contains(bears_c) && *percent > 90, "{name}: {bears_c} {percent}");
+        }
+        assert!(troubles("rosemary", date(2027, 9, 20)).is_empty(), "{name}: it is cleared before winter");
+        assert!(troubles("horseradish", date(2031, 12, 31)).is_empty(), "{name}");
+    }
 }

@@ -3,7 +3,7 @@
 use serde::Serialize;
 use thiserror::Error;
 
-/// Why a length or a volume could not be read.
+/// Why a length, a volume or an amount of seed could not be read.
 #[derive(Debug, Clone, PartialEq, Eq, Error, Serialize)]
 #[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
 #[serde(tag = "is", rename_all = "kebab-case")]
@@ -19,4 +19,8 @@ pub enum ReadError {
     NotAVolume { read: String },
     #[error("read “{read}”: a container here holds from {least} to {most}")]
     VolumeOutOfRange { read: String, least: String, most: String },
+    #[error("read “{read}”, which is not so much seed: write it like 200 seeds, 2 g or 1/8 oz")]
+    NotAnAmount { read: String },
+    #[error("read “{read}”, more than one lot holds: {most} is the most")]
+    AmountOutOfRange { read: String, most: String },
 }

@@ -48,7 +48,7 @@ impl Length {
     }
 
     fn in_metres_or_cm(self) -> String {
-        let mm = (self.get() + 5).div_euclid(10);
+        let mm = self.get().saturating_add(5).div_euclid(10);
         let text = if mm >= 1000 { format!("{:.3}", f64::from(mm) / 1000.0) } else { format!("{:.1}", f64::from(mm) / 10.0) };
         let text = text.trim_end_matches('0').trim_end_matches('.');
         format!("{text} {}", if mm >= 1000 { "m" } else { "cm" })
@@ -245,6 +245,18 @@ impl<'de> Deserialize<'de> for Tape {
 mod tests {
     use super::*;
     use proptest::prelude::*;
+
+    #[test]
+    fn any_length_that_can_be_sent_can_be_told() {
+        // Refusals name lengths that are far beyond any limit.
+        for length in [i32::MAX, i32::MIN] {
+            let length: Length = serde_json::from_str(&length.to_string()).expect("a length");
+            for units in [Units::Imperial, Units::Metric] {
+                assert!(length.on_tape(units).ends_with(['t', 'n', 'm']), "{}", length.on_tape(units));
+            }
+            assert!(!length.to_string().is_empty());
+        }
+    }
 
     #[test]
     fn reads_what_tapes_say() {

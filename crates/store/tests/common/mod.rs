@@ -59,8 +59,9 @@ impl Ground {
     /// What a command would change in the garden as it is.
     pub async fn plans(&self, command: &Command) -> Result<Vec<Edit>, Refusal> {
         let garden = self.now().await.garden;
-        let grower = Grower::of(&garden, Catalogue::standard());
-        command::plan(Known::new(&garden, Catalogue::standard(), &grower, TODAY), command)
+        let catalogue = Catalogue::standard().with_own(&garden);
+        let grower = Grower::of(&garden, &catalogue);
+        command::plan(Known::new(&garden, &catalogue, &grower, TODAY), command)
     }
 
     /// Takes the last change back.

@@ -48,7 +48,7 @@
       {#each standing as one (one.patch.id)}
         <li class="flex justify-between">
           <button class="cursor-pointer hover:underline" onclick={() => desk.select(one.patch.id)}
-            >{one.crop.name}</button
+            >{garden.named(one.patch.planted)}</button
           >
           <span class="font-serif text-chestnut">{one.reckoning.sum.plants}</span>
         </li>

@@ -54,7 +54,7 @@
   };
 
   /** Work that ends in planting; a guest may only look. */
-  const PLANTING = new Set<Task>(['arrange', 'group', 'markers']);
+  const PLANTING = new Set<Task>(['arrange', 'group', 'markers', 'own-crops']);
 
   function arrow([dx, dy]: [number, number], larger: boolean) {
     if (!bed) return;
@@ -157,6 +157,9 @@
     </div>
     {#if desk.task === 'sheet'}
       {#key bed.id}<SheetView {bed} />{/key}
+    {:else if desk.task === 'tags'}
+      <!-- Loaded when tags are printed, which is a few times a year. -->
+      {#await import('./TagsView.svelte') then { default: TagsView }}{#key bed.id}<TagsView {bed} />{/key}{/await}
     {:else}
       <BedPlan {bed} {reckoned} {grid} {half} {put} />
       {#if garden.mayChange}<CropPicker />{/if}

@@ -5,7 +5,7 @@
   import { length } from '../../words/lengths';
 
   let { crop, way }: { crop: Crop; way: Way } = $props();
-  const { garden } = useOpenGarden();
+  const { garden, desk } = useOpenGarden();
 
   const METHODS = { direct: 'sown where it stays', transplant: 'planted out', either: 'sown or planted out' };
   const FEEDING = { heavy: 'hungry', moderate: 'middling', light: 'wants little', giver: 'gives nitrogen' };
@@ -21,7 +21,7 @@
   const source = $derived((group: string) => garden.catalogue.sources[crop.sources[group] ?? '']);
 
   const rows = $derived([
-    ['soil', 'Sowing', `${METHODS[crop.method]}, ${length(crop.sow_depth, units)} deep; soil from ${warmth(way.soil.may)}, better from ${warmth(way.soil.better)}${way.soil.best ? `, up soonest at ${warmth(way.soil.best)}` : ''}`],
+    ['soil', 'Sowing', `${METHODS[crop.method]}, ${length(way.variety?.depth ?? crop.sow_depth, units)} deep; soil from ${warmth(way.soil.may)}, better from ${warmth(way.soil.better)}${way.soil.best ? `, up soonest at ${warmth(way.soil.best)}` : ''}`],
     ['season', 'Days', `${way.days[0]} to ${way.days[1]} from ${way.counted_from}${crop.pick_every ? `, then picked every ${crop.pick_every} days or so` : ''}`],
     ['size', 'Size', `${length(way.spread, units)} wide, ${length(way.height, units)} high; roots ${length(crop.root_depth, units)} deep`],
     ['season', 'In rows', `${length(way.row[0], units)} apart, rows ${length(way.row[1], units)}`],
@@ -32,6 +32,13 @@
 </script>
 
 <h3>What is known of it</h3>
+{#if crop.like}
+  {@const own = crop.like}
+  <p class="quiet" data-like>
+    A crop of your own, like {garden.crop(own.key)?.name ?? 'one of the book'}.
+    {#if garden.mayChange}<button class="act" onclick={() => desk.writeCrop({ id: own.id })}>change it</button>{/if}
+  </p>
+{/if}
 <dl class="rows mb-3 text-[14px]">
   {#each rows as [group, name, what] (name)}
     <div class="grid grid-cols-[4.6em_1fr] gap-2" title={`${source(group)?.title ?? ''}: ${source(group)?.note ?? ''}`}>

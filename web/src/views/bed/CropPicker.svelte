@@ -12,7 +12,16 @@
   const wayOf = ({ crop, way }: Named) => crop.ways.find((one) => one.key === way) ?? crop.ways[0];
   const idOf = (one: Named) => `${one.crop.key}/${wayOf(one)?.key ?? ''}`;
 
+  /** What is chosen where the book lacks it. */
+  const OWN = 'own';
+
   function take(id: string) {
+    if (id === OWN) {
+      desk.writeCrop({ name: sought.trim() });
+      sought = '';
+      taken += 1;
+      return;
+    }
     const [crop, way] = id.split('/');
     if (!crop || !way) return;
     desk.take(crop, way);
@@ -48,8 +57,18 @@
             ><span class="text-[13px] text-soot-2">{garden.familyName(one.crop.family)}</span>
           </Combobox.Item>
         {:else}
-          <p class="px-3 py-1 text-soot-2">No crop of that name is in the catalogue.</p>
+          <p class="px-3 py-1 text-soot-2">No crop of that name is in the book.</p>
         {/each}
+        {#if sought.trim() !== ''}
+          <!-- A button would take the focus from the field, and the list would close under it. -->
+          <Combobox.Item
+            value={OWN}
+            label={sought}
+            class="cursor-pointer px-3 py-1 text-chestnut data-highlighted:bg-buff"
+          >
+            Add “{sought.trim()}” as a crop of your own
+          </Combobox.Item>
+        {/if}
       </Combobox.Content>
     </Combobox.Root>
   {/key}

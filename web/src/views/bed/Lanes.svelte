@@ -29,10 +29,10 @@
               style:left={`${a}%`}
               style:width={`${Math.max(0.8, b - a)}%`}
               data-chosen={desk.patch === one.patch.id}
-              aria-label={`${one.crop.name}, ${dayMonth(one.patch.from)} to ${dayMonth(one.patch.until)}`}
+              aria-label={`${garden.named(one.patch.planted)}, ${dayMonth(one.patch.from)} to ${dayMonth(one.patch.until)}`}
               onclick={() => desk.select(one.patch.id)}
             >
-              <span>{one.crop.name}</span>
+              <span>{garden.named(one.patch.planted)}</span>
             </button>
           {/each}
         </div>

@@ -28,7 +28,7 @@
   const fill = $derived(`url(#leaf-${garden.hatch(shown.crop.family)})`);
   const label = $derived(
     [
-      `${shown.crop.name}, ${count(shown.reckoning.sum.plants, 'plant', 'plants')}`,
+      `${garden.named(shown.patch.planted)}, ${count(shown.reckoning.sum.plants, 'plant', 'plants')}`,
       shown.reckoning.stands ? '' : 'not standing on this day',
       clashes ? `${clashes} to settle` : '',
     ]

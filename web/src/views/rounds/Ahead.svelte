@@ -6,7 +6,7 @@
 </script>
 
 {#if rounds.ahead.length > 0}
-  <h3>In the week after</h3>
+  <h2 class="aside">In the week after</h2>
   <ul class="rows max-w-[760px]" data-ahead>
     {#each rounds.ahead as line (line.task.key)}
       <li><span class="quiet">{dayMonth(line.due)}</span> {line.task.said}</li>

@@ -1,31 +1,44 @@
 <script lang="ts">
   // Where in its bed: a small plan with the place marked.
   import { outline } from '../../drawing/outline';
+  import type { Rect } from '../../generated/Rect';
   import { useOpenGarden } from '../../state/context';
 
-  let { bed, patch }: { bed: number; patch: number } = $props();
+  interface Props {
+    bed: number;
+    patch: number | null;
+    /** Only so many half squares of it. */
+    part?: Rect | null;
+  }
+  let { bed, patch, part = null }: Props = $props();
   const { garden } = useOpenGarden();
 
   const place = $derived(garden.bed(bed));
-  const rect = $derived(garden.view.garden.patches.find((one) => one.id === patch)?.rect);
+  const rect = $derived(part ?? garden.view.garden.patches.find((one) => one.id === patch)?.rect);
   const long = $derived((place?.length ?? 0) / garden.half);
   const wide = $derived((place?.width ?? 0) / garden.half);
   const label = $derived(
-    rect && place ? `${place.name}, half squares ${rect.x + 1} to ${rect.x + rect.w} along it` : '',
+    !place
+      ? ''
+      : rect
+        ? `${place.name}, half squares ${rect.x + 1} to ${rect.x + rect.w} along it`
+        : `all of ${place.name}`,
   );
 </script>
 
-{#if place && rect && long > 0}
+{#if place && long > 0}
   <svg class="mt-3 block" viewBox={`-0.3 -0.3 ${long + 0.6} ${wide + 0.6}`} style:max-height="130px" role="img">
     <title>{label}</title>
     <path class="bed" d={outline(place, 1 / garden.half)} />
-    <rect class="place" x={rect.x} y={rect.y} width={rect.w} height={rect.h} />
+    {#if rect}<rect class="place" x={rect.x} y={rect.y} width={rect.w} height={rect.h} />{/if}
   </svg>
   <p class="quiet">{place.name}</p>
 {/if}
 
 <style>
+  /* A full slip squeezes what it may. */
   svg {
+    flex: none;
     width: 100%;
   }
   .bed {

@@ -1,15 +1,23 @@
 <script lang="ts">
   // The day's work in the order of the walk, made for a phone in a wet hand; and what was written down of the day.
   import { untrack } from 'svelte';
-  import { doing, isTyping } from '../../frame/keys';
+  import { doing, inDialog, isTyping } from '../../frame/keys';
+  import Problem from '../../frame/Problem.svelte';
+  import type { Best } from '../../generated/Best';
+  import type { RoundLine } from '../../generated/RoundLine';
   import { useOpenGarden } from '../../state/context';
   import { RoundsState } from '../../state/rounds.svelte';
-  import { fullDate, plusDays } from '../../words/dates';
+  import { dayMonth, fullDate, plusDays } from '../../words/dates';
+  import { TOOLS } from '../../words/journal';
   import { count } from '../../words/lengths';
   import Ahead from './Ahead.svelte';
+  import Aside from './Aside.svelte';
   import { ROUNDS_KEYS, type RoundsDoing } from './keys';
+  import Cautions from './Cautions.svelte';
+  import Earlier from './Earlier.svelte';
   import LineSlip from './LineSlip.svelte';
   import WalkLine from './WalkLine.svelte';
+  import WalkOrder from './WalkOrder.svelte';
   import WriteSlip from './WriteSlip.svelte';
   import Written from './Written.svelte';
 
@@ -34,6 +42,25 @@
   const late = $derived(lines?.filter((line) => line.late > 0 && !line.done) ?? []);
   const due = $derived(lines?.filter((line) => line.late === 0 && !line.done) ?? []);
   const done = $derived(lines?.filter((line) => line.done) ?? []);
+  let beside: 'cautions' | 'walk' | 'write' | null = $state(null);
+  /** On a phone the slip rises from below while there is something in it to do. */
+  const raised = $derived(rounds.inHand !== null || beside !== null);
+  const toBeside = (what: typeof beside) => ((rounds.hand = null), (beside = what));
+  /** What is due, bed after bed or tool after tool, and without what wants other weather. */
+  let by: 'walk' | 'tool' = $state('walk');
+  let weather: Best | 'any' = $state('any');
+  const groups = $derived.by(() => {
+    const fits = due.filter((line) => weather === 'any' || line.best === null || line.best === weather);
+    const all: { name: string; lines: RoundLine[] }[] = [];
+    for (const line of fits) {
+      const name = by === 'tool' ? TOOLS[line.tool] : '';
+      const there = all.find((one) => one.name === name);
+      if (there) there.lines.push(line);
+      else all.push({ name, lines: [line] });
+    }
+    const order = Object.values(TOOLS);
+    return { all: all.sort((a, b) => order.indexOf(a.name) - order.indexOf(b.name)), left: due.length - fits.length };
+  });
 
   const DOES: Record<RoundsDoing, () => void> = {
     before: () => rounds.turn(-1),
@@ -54,7 +81,23 @@
     },
   };
 
+  /** How far a finger goes sideways for another day, and how little up or down meanwhile [px]. */
+  const [FAR, STRAIGHT] = [90, 50];
+  let finger: { x: number; y: number } | null = null;
+  function touched({ touches }: TouchEvent) {
+    const one = touches.length === 1 ? touches[0] : undefined;
+    finger = one ? { x: one.clientX, y: one.clientY } : null;
+  }
+  function swiped({ changedTouches }: TouchEvent) {
+    const one = changedTouches[0];
+    if (!finger || !one) return;
+    const [across, down] = [one.clientX - finger.x, one.clientY - finger.y];
+    finger = null;
+    if (Math.abs(across) > FAR && Math.abs(down) < STRAIGHT) rounds.turn(across < 0 ? 1 : -1);
+  }
+
   function key(event: KeyboardEvent) {
+    if (inDialog(event) || (beside === 'walk' && event.key.startsWith('Arrow'))) return;
     if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z' && rounds.last && !isTyping(event)) {
       event.preventDefault();
       event.stopPropagation();
@@ -67,6 +110,7 @@
       event.preventDefault();
       DOES[does]();
     } else if (event.key === 'Escape' && rounds.hand !== null) rounds.hand = null;
+    else if (event.key === 'Escape' && beside !== null) beside = null;
     else return;
     event.stopPropagation();
   }
@@ -74,10 +118,10 @@
 
 <svelte:window
   onkeydowncapture={key}
-  onbeforeunload={(event) => garden.outbox.waiting.length > 0 && event.preventDefault()}
+  onbeforeunload={(event) => !garden.kept.lasts && garden.outbox.waiting.length > 0 && event.preventDefault()}
 />
 
-<main class="plan px-4 pt-3 pb-8">
+<main class="plan px-4 pt-3 pb-8" ontouchstart={touched} ontouchend={swiped}>
   <div class="day">
     <button class="turn" onclick={() => rounds.turn(-1)} aria-label="the day before">‹</button>
     <h1 aria-live="polite">{weekday}, {fullDate(rounds.day)}</h1>
@@ -92,14 +136,11 @@
     >
     {#if !rounds.isToday}<button class="act" onclick={() => rounds.to(garden.view.today)}>today</button>{/if}
   </div>
-  {#if rounds.trouble}<p class="trouble" role="alert">{rounds.trouble}</p>{/if}
-  {#if garden.outbox.stuck > 0}
-    <p role="status" data-waiting>
-      {count(garden.outbox.stuck, 'entry waits', 'entries wait')} here until the garden can be reached, and
-      {garden.outbox.stuck === 1 ? 'is' : 'are'} sent with the next.
-      <button class="act min-h-8" onclick={() => rounds.again()}>send now</button>
-    </p>
+  {#if rounds.mayWrite}
+    <p class="phone"><button class="act min-h-12" onclick={() => toBeside('write')}>write something down</button></p>
   {/if}
+  {#if rounds.trouble}<p class="trouble" role="alert">{rounds.trouble}</p>{/if}
+  <Aside {rounds} />
   {#if garden.view.garden.beds.length === 0}
     <p class="mt-6">
       There is no ground yet. <button class="act" onclick={() => desk.open('yard', null)}
@@ -110,7 +151,7 @@
     {#if !rounds.trouble}<p class="mt-6" role="status">Looking what there is to do …</p>{/if}
   {:else}
     {#if late.length > 0}
-      <h3>Late</h3>
+      <h2 class="aside">Late</h2>
       {#if rounds.mayWrite && late.length > 1}
         <p class="quiet">
           Not written down as done.
@@ -123,7 +164,7 @@
         {#each late as line (line.task.key)}<WalkLine {rounds} {line} />{/each}
       </ul>
     {/if}
-    <h3>{rounds.isToday ? 'Today' : 'On this day'}</h3>
+    <h2 class="aside">{rounds.isToday ? 'Today' : 'On this day'}</h2>
     {#if due.length === 0}
       <p>{late.length === 0 && done.length === 0 ? 'The plan asks for nothing on this day.' : 'Nothing else.'}</p>
       {#if rounds.next}
@@ -133,22 +174,56 @@
         </p>
       {/if}
     {/if}
-    <ul class="walk" data-due>
-      {#each due as line (line.task.key)}<WalkLine {rounds} {line} />{/each}
-    </ul>
+    {#if due.length > 1}
+      <p class="sorts">
+        <label
+          >Go by <select class="pick" bind:value={by} name="round-by"
+            ><option value="walk">beds</option><option value="tool">tools</option></select
+          ></label
+        >
+        <label
+          >Weather <select class="pick" bind:value={weather} name="round-weather"
+            ><option value="any">any</option><option value="dry">dry</option><option value="dull">dull or wet</option
+            ></select
+          ></label
+        >
+        {#if garden.mayChange}<button class="act" onclick={() => toBeside('walk')}>the walk</button>{/if}
+      </p>
+    {/if}
+    <div data-due>
+      {#each groups.all as group (group.name)}
+        {#if group.name}<h3 class="tool">{group.name}</h3>{/if}
+        <ul class="walk">
+          {#each group.lines as line (line.task.key)}<WalkLine {rounds} {line} />{/each}
+        </ul>
+      {/each}
+    </div>
+    {#if groups.left > 0}
+      <p class="quiet">{count(groups.left, 'line waits', 'lines wait')} for other weather.</p>
+    {/if}
     {#if done.length > 0}
-      <h3>Done</h3>
+      <h2 class="aside">Done</h2>
       <ul class="walk" data-done>
         {#each done as line (line.task.key)}<WalkLine {rounds} {line} />{/each}
       </ul>
     {/if}
     <Written {rounds} />
     <Ahead {rounds} />
+    {#key rounds.day}<Earlier day={rounds.day} />{/key}
+    <p class="mt-4"><button class="act" onclick={() => toBeside('cautions')}>what can hurt, all of it</button></p>
+    {#if rounds.keptUntil}
+      <p class="quiet mt-4" data-kept>
+        Kept in this browser for a time without a signal, until {dayMonth(rounds.keptUntil)}.
+      </p>
+    {/if}
   {/if}
 </main>
-<aside class="slip" aria-label="About the round">
+<aside class="slip" class:raised aria-label="About the round">
+  <Problem />
   {#if rounds.inHand}{#key rounds.inHand.task.key}<LineSlip {rounds} line={rounds.inHand} />{/key}
-  {:else}<WriteSlip {rounds} />{/if}
+  {:else if beside === 'cautions'}<Cautions back={() => (beside = null)} />
+  {:else if beside === 'walk'}<WalkOrder {rounds} back={() => (beside = null)} />
+  {:else}<WriteSlip {rounds} away={beside === 'write' ? () => (beside = null) : null} />{/if}
 </aside>
 
 <style>
@@ -157,6 +232,26 @@
     flex-wrap: wrap;
     align-items: center;
     gap: 4px 10px;
+  }
+  .phone {
+    display: none;
+  }
+  @media (max-width: 900px) {
+    .phone {
+      display: block;
+    }
+    .day {
+      display: grid;
+      grid-template-columns: 48px minmax(0, 1fr) 48px;
+    }
+    .day h1 {
+      font-size: 20px;
+      text-align: center;
+    }
+    .day :global(.field) {
+      grid-column: 2;
+      margin: 0;
+    }
   }
   .turn {
     min-width: 48px;
@@ -167,5 +262,24 @@
   }
   .walk {
     max-width: 760px;
+  }
+  .sorts {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 4px 18px;
+    font-size: 15px;
+    color: var(--color-soot-2);
+  }
+  .sorts label {
+    display: flex;
+    align-items: center;
+    gap: 6px;
+    min-height: 48px;
+  }
+  .tool {
+    margin-top: 10px;
+    font-weight: 700;
+    color: var(--color-soot-2);
   }
 </style>

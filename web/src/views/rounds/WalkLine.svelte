@@ -3,6 +3,7 @@
   import { useOpenGarden } from '../../state/context';
   import type { RoundsState } from '../../state/rounds.svelte';
   import { dayMonth, plusDays } from '../../words/dates';
+  import { BEST } from '../../words/journal';
   import { count } from '../../words/lengths';
   import { setOut } from './how';
 
@@ -19,14 +20,50 @@
         : '',
     ].filter(Boolean),
   );
+  /** '64 seeds', '12 seed potatoes'. */
+  const pieces = (many: number) => {
+    const as = garden.crop(line.task.crop)?.planted_as;
+    return as ? count(many, as[0], as[1]) : count(many, 'seed', 'seeds');
+  };
   const how = $derived(
-    [
-      line.how && !line.done ? setOut(line.how, garden.units) : '',
-      line.task.guess && !line.done ? `ready from about ${dayMonth(line.due)} on, by the usual warmth` : '',
-    ].filter(Boolean),
+    line.done
+      ? []
+      : [
+          line.rest ? 'the rest of it' : '',
+          line.how ? setOut(line.how, garden.units) : '',
+          line.seeds === null ? '' : pieces(line.seeds),
+          line.task.work === 'pick' ? `ready from about ${dayMonth(line.due)} on, by the usual warmth` : '',
+          line.until && line.until > rounds.day ? `until ${dayMonth(line.until)}` : '',
+          line.best ? BEST[line.best] : '',
+          line.enough ? 'heavy, and enough of that today: it may wait' : '',
+        ].filter(Boolean),
   );
+  /** What a tap says of the work. */
+  const tap = $derived(
+    line.task.work === 'look-for' ? `it is up: ${line.task.said}` : `done as planned: ${line.task.said}`,
+  );
+  const left = $derived(line.notes.find((note) => note.left !== '')?.left ?? '');
   /** Tapped once more, what was done is struck out again. */
   const by = $derived(line.done ? rounds.doneBy(line) : undefined);
+  const cautions = $derived(rounds.cautions.filter((one) => line.cautions.includes(one.key)));
+  /** Held so long, the box opens the line instead of ticking it (ms). */
+  const HOLD = 550;
+  let held: ReturnType<typeof setTimeout> | undefined;
+  let opened = false;
+  function press() {
+    opened = false;
+    held = setTimeout(() => {
+      opened = true;
+      rounds.hand = line.task.key;
+    }, HOLD);
+  }
+  const release = () => clearTimeout(held);
+  function tapped() {
+    release();
+    if (opened) opened = false;
+    else if (by) void rounds.strike(by.entry);
+    else void rounds.done(line);
+  }
   const inHand = $derived(rounds.hand === line.task.key);
 </script>
 
@@ -37,15 +74,24 @@
       class:ticked={line.done}
       disabled={line.done && !by}
       aria-pressed={line.done}
-      aria-label={`done as planned: ${line.task.said}`}
-      onclick={() => (by ? rounds.strike(by.entry) : rounds.done(line))}
-      ><span aria-hidden="true">{line.done ? '✓' : ''}</span></button
+      aria-label={tap}
+      onpointerdown={press}
+      onpointerup={release}
+      onpointerleave={release}
+      onclick={tapped}><span aria-hidden="true">{line.done ? '✓' : ''}</span></button
     >
   {/if}
   <button class="what" aria-expanded={inHand} onclick={() => (rounds.hand = inHand ? null : line.task.key)}>
     <span class="said">{line.task.said}</span>
     {#if about.length > 0}<span class="trouble text-[14px]">{about.join(' · ')}</span>{/if}
+    {#if line.condition && !line.done}
+      <span class={line.condition.is_so ? 'quiet' : 'text-[14px] text-rosehip'}>{line.condition.said}</span>
+    {/if}
     {#if how.length > 0}<span class="quiet">{how.join(' · ')}</span>{/if}
+    {#if line.late > 0 && left}<span class="quiet">If it is left: {left}</span>{/if}
+    {#each cautions as caution (caution.key)}
+      <span class="caution" data-caution={caution.key}>Mind: {caution.text}{caution.ask ? ` ${caution.ask}` : ''}</span>
+    {/each}
   </button>
   {#if rounds.mayWrite && !line.done}
     <button class="act later" onclick={() => rounds.putOff(line, plusDays(rounds.day, 1))}>not today</button>
@@ -103,6 +149,12 @@
   }
   .done .said {
     color: var(--color-soot-2);
+  }
+  .caution {
+    font-size: 14px;
+    margin-top: 2px;
+    padding-left: 8px;
+    border-left: 3px solid var(--color-rosehip);
   }
   .later {
     flex: none;

@@ -36,8 +36,9 @@
   );
   const standing = $derived(from <= garden.needle && garden.needle <= (course?.free ?? until));
   const said = $derived(
-    `${upper(crop?.name ?? '')} in ${bed}, ${count(bar.plants, 'plant', 'plants')}, ${dayMonth(from)} to ${dayMonth(until)}` +
+    `${upper(garden.named(patch?.planted))} in ${bed}, ${count(bar.plants, 'plant', 'plants')}, ${dayMonth(from)} to ${dayMonth(until)}` +
       (ripe ? `, ripe about ${dayMonth(ripe)}` : '') +
+      (lying.planned ? `, planned ${dayMonth(lying.planned[0])} to ${dayMonth(lying.planned[1])}` : '') +
       (marks.length ? `, to settle: ${marks.map((mark) => mark.number).join(', ')}` : ''),
   );
 
@@ -118,6 +119,13 @@
     onkeydown={key}
     {@attach drags(dragging)}
   >
+    {#if lying.planned}
+      {@const [c, d] = [scale.x(lying.planned[0]), scale.end(lying.planned[1])]}
+      <path
+        class="plan"
+        d={`M${c} ${y + 2}V${y + height - 2}M${c} ${y + height / 2}H${d}M${d} ${y + 2}V${y + height - 2}`}
+      />
+    {/if}
     <rect class="ground" x={a} {y} width={Math.max(2, b - a)} {height} />
     <rect
       class="hatch"
@@ -145,6 +153,12 @@
   .ground {
     fill: var(--color-leaf);
     opacity: 0.62;
+  }
+  /* The plan behind what was: a thin line with its two ends. */
+  .plan {
+    fill: none;
+    stroke: var(--color-slate);
+    stroke-width: 1.3;
   }
   .hatch {
     opacity: 0.45;

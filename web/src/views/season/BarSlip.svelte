@@ -10,6 +10,7 @@
   import { count } from '../../words/lengths';
   import { upper } from '../../words/reasons';
   import { degrees, MEANS, ripeningWords, troubleWords } from '../../words/season';
+  import Lived from '../../parts/Lived.svelte';
   import BarDays from './BarDays.svelte';
   import BarWindows from './BarWindows.svelte';
 
@@ -28,7 +29,7 @@
   const known = $derived(answer.is);
 
   const troubleKey = (trouble: Trouble) =>
-    `season:${{ 'bad-start': 'start', 'too-old': 'too-old', 'too-young': 'too-young', 'cleared-early': 'cleared-early', 'never-ripe': 'never-ripe' }[trouble.is]}`;
+    `season:${{ 'bad-start': 'start', 'too-old': 'too-old', 'too-young': 'too-young', 'cleared-early': 'cleared-early', 'never-ripe': 'never-ripe', 'winter-kills': 'winter' }[trouble.is]}`;
 
   function time(change: Partial<Timing>) {
     if (!patch) return;
@@ -48,20 +49,21 @@
   }
   const name = $derived((other: number) => {
     const one = garden.view.garden.patches.find((some) => some.id === other);
-    return garden.crop(one?.planted.crop ?? '')?.name ?? '';
+    return garden.named(one?.planted);
   });
 </script>
 
 {#if patch && course && crop}
   <div class="flex items-baseline justify-between gap-3">
-    <h2>{upper(crop.name)}</h2>
+    <h2>{upper(garden.named(patch.planted))}</h2>
     <span class="text-slate">{garden.bed(patch.bed)?.name}</span>
   </div>
   <p class="quiet border-b-2 border-hair pb-2">
     {way?.name}, {MEANS[course.means]}{patch.locked ? ', kept where it is' : ''}
   </p>
+  <Lived {patch} />
   {#each course.troubles as trouble (trouble.is)}
-    {@const told = troubleWords(trouble)}
+    {@const told = troubleWords(trouble, garden.units)}
     {@const mark = season.marks(id).find((one) => one.what.about === 'patch' && one.what.trouble.is === trouble.is)}
     <div class="mt-2 flex gap-3" data-trouble={trouble.is}>
       {#if mark}<span class="mark mt-1">{mark.number}</span>{/if}

@@ -17,7 +17,7 @@
 
   const shelf = $derived(garden.view.garden.almanac.shelf);
   const patch = $derived((id: number) => garden.view.garden.patches.find((one) => one.id === id));
-  const name = $derived((id: number) => upper(garden.crop(patch(id)?.planted.crop ?? '')?.name ?? ''));
+  const name = $derived((id: number) => upper(garden.named(patch(id)?.planted)));
   const batches = $derived(view.shelf.batches.filter((one) => one.plant >= garden.season.first_day));
 
   function set(change: Partial<Shelf>) {

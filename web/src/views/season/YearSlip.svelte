@@ -9,6 +9,8 @@
   import { upper } from '../../words/reasons';
   import { BY_LATITUDE, degreeDays, degrees, degreesMore, FROM, PLACES, troubleWords } from '../../words/season';
 
+  import NeverStood from './NeverStood.svelte';
+
   let { season, view }: { season: SeasonState; view: SeasonView } = $props();
   const { garden } = useOpenGarden();
 
@@ -16,7 +18,7 @@
   let all = $state(false);
   const name = $derived((patch: number) => {
     const one = garden.view.garden.patches.find((other) => other.id === patch);
-    return one ? `${upper(garden.crop(one.planted.crop)?.name ?? '')}, ${garden.bed(one.bed)?.name ?? ''}` : '';
+    return one ? `${upper(garden.named(one.planted))}, ${garden.bed(one.bed)?.name ?? ''}` : '';
   });
   const settle = $derived(all ? view.to_settle : view.to_settle.slice(0, NEXT));
   const soon = $derived(
@@ -24,10 +26,10 @@
   );
 
   function words({ what }: ToSettle): [string, string] {
-    if (what.about === 'patch') return [troubleWords(what.trouble).heading, name(what.patch)];
+    if (what.about === 'patch') return [troubleWords(what.trouble, garden.units).heading, name(what.patch)];
     if (what.about === 'hand-off') {
       const first = garden.view.garden.patches.find((one) => one.id === what.first);
-      return [`The ${garden.crop(first?.planted.crop ?? '')?.name ?? ''} is not out in time`, `for ${name(what.then)}`];
+      return [`The ${garden.named(first?.planted)} is not out in time`, `for ${name(what.then)}`];
     }
     const over = view.shelf.overflows[what.overflow];
     return [
@@ -92,6 +94,7 @@
     </li>
   {:else}<li class="quiet">Nothing that stands then is likely to be hurt in those nights.</li>{/each}
 </ul>
+<NeverStood />
 <h3>The next two weeks</h3>
 <ul class="rows" data-tasks>
   {#each soon as task (task.key)}

@@ -33,10 +33,14 @@ export class Lying {
     return hand.patch === this.bar.patch ? [hand.from, hand.until] : (hand.moved[this.bar.patch] ?? null);
   }
   get from(): string {
-    return this.held?.[0] ?? this.patch?.from ?? '';
+    return this.held?.[0] ?? this.course?.plant ?? this.patch?.from ?? '';
   }
   get until(): string {
-    return this.held?.[1] ?? this.patch?.until ?? '';
+    return this.held?.[1] ?? this.course?.until ?? this.patch?.until ?? '';
+  }
+  /** The plan's own days, where it was lived otherwise and is not in hand. */
+  get planned(): [string, string] | null {
+    return this.held ? null : (this.course?.planned ?? null);
   }
   /** Its left and its right end [px]. */
   get left(): number {

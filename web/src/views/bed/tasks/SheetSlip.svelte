@@ -14,6 +14,7 @@
 <p class="mt-3 flex flex-wrap gap-x-5">
   <button class="act" onclick={() => print()}>print it</button>
   <a class="act" href={`${sheetAddress(garden, bed.id, desk.paper, on)}&keep=true`}>keep the drawing (SVG)</a>
+  <button class="act" onclick={() => desk.begin('tags')}>print tags</button>
 </p>
 <label class="field mt-2 w-[8em]"
   >Paper<select bind:value={desk.paper} name="paper">

@@ -19,7 +19,9 @@
     bare: 'Empty ground',
     sums: 'Count',
     markers: 'Row markers',
+    tags: 'Tags',
     sheet: 'Setting out',
+    'own-crops': 'Crops of your own',
   };
 </script>
 
@@ -33,5 +35,14 @@
 {:else if task === 'bare'}<Bare {bed} />
 {:else if task === 'sums'}<Sums {bed} />
 {:else if task === 'markers'}<Markers {bed} />
+{:else if task === 'tags'}
+  <p class="mt-3">
+    Print them at their full size, on card or label paper, and cut along the dashes. The code opens the planting for the
+    garden’s members, and for nobody else.
+  </p>
+  <p class="quiet mt-2">A pencil outlasts ink in the rain. When a tag has faded, tap its place on the plan.</p>
+{:else if task === 'own-crops'}
+  <!-- Loaded when a crop is written down, which is seldom. -->
+  {#await import('./OwnCrops.svelte') then { default: OwnCrops }}<OwnCrops />{/await}
 {:else}<SheetSlip {bed} />
 {/if}

@@ -1,0 +1,221 @@
+//! What do the household's wants come to: how many plants, how much ground and for how long, against the ground there is; and how far
+//! are they planned, sown and picked? Ranges throughout, as nobody knows what a plant will give.
+
+use crate::catalogue::varieties::way_of;
+use crate::climate::calendar::{growing_year, year_span};
+use crate::ground::planting::Planting;
+use crate::growth::growing::Growing;
+use crate::known::Known;
+use crate::lived::start_of;
+use crate::reckon::want_sum::{Lacks, WantSum, sum};
+use jiff::ToSpan;
+use jiff::civil::Date;
+use serde::Serialize;
+use sparrow_facts::ids::WantId;
+use sparrow_facts::journal::Unit;
+use sparrow_facts::patch::Patch;
+use sparrow_facts::want::Want;
+
+/// The wants of a growing year against its ground.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+pub struct Wants {
+    /// The year.
+    pub year: i16,
+    /// The wants, those that hold their ground longest first.
+    pub wants: Vec<WantLine>,
+    /// Ground of all beds \[hundredths of a square\].
+    pub ground: u32,
+    /// What the wants take of it in each month of the year, from its first, least and most \[hundredths of a square\].
+    pub months: Vec<MonthTaken>,
+    /// Where the middle of what is wanted is more than there is in some month: what could be less, the cheapest first.
+    pub cuts: Vec<Cut>,
+}
+
+/// Ground taken in a month.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+pub struct MonthTaken {
+    /// Its first day.
+    pub from: Date,
+    /// Least and most \[hundredths of a square\].
+    pub taken: [u32; 2],
+}
+
+/// What a want comes to.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+pub struct WantLine {
+    /// The want.
+    pub want: WantId,
+    /// What it comes to.
+    pub sum: Option<WantSum>,
+    /// Why that is not known, where it is not.
+    pub lacks: Option<Lacks>,
+    /// Plants of it in the plan of the year, in all.
+    pub planned: u32,
+    /// Plants of those that were sown or planted.
+    pub sown: u32,
+    /// What was picked of them \[g\]; what was not weighed is not in it.
+    pub picked: u32,
+    /// What all wants of its crop, or of its variety where it names one, come to together.
+    pub together: Together,
+    /// How the plan meets those.
+    pub met: Met,
+}
+
+/// What several wants of one crop come to.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+pub struct Together {
+    /// How many wants that are known to come to something.
+    pub wants: u32,
+    /// Plants, least and most.
+    pub plants: [u32; 2],
+    /// Ground \[hundredths of a square\].
+    pub ground: [u32; 2],
+}
+
+/// How a plan meets a want.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[serde(rename_all = "kebab-case")]
+pub enum Met {
+    /// Nothing of it is planned.
+    Unplanned,
+    /// Less than the least that it takes.
+    Short,
+    /// As much as it takes, by what is known.
+    Met,
+    /// More than the most that it takes.
+    Over,
+    /// Nobody knows what it takes.
+    Unknown,
+}
+
+/// A way to want less.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+pub struct Cut {
+    /// The want that would be less.
+    pub want: WantId,
+    /// By so much ground \[hundredths of a square\]; all cuts together are what is too much in the worst month.
+    pub less: u32,
+    /// What stands on a square of it \[g\], least and most, which one goes without for each.
+    pub gives: [u32; 2],
+    /// The want that has most plants on a square, and how many of them fit on one square.
+    pub frees: Option<(WantId, u32)>,
+}
+
+/// What the wants of a household come to in a growing year.
+pub fn wants(known: Known, year: i16) -> Wants {
+    let lines: Vec<(WantLine, &Want)> = known.garden.wants.iter().map(|want| (line(known, want, year), want)).collect();
+    let lines = meeting(lines);
+    let (first, last) = year_span(year, known.garden.site.latitude.hemisphere());
+    let ground = known.garden.beds.iter().map(|bed| {
+        let (columns, rows) = bed.half_squares(known.garden.site.squares());
+        u32::from(columns) * u32::from(rows) * 25
+    });
+    let ground: u32 = ground.fold(0, u32::saturating_add);
+    let months = months(&lines, first, last);
+    let cuts = cuts(&lines, &months, ground);
+    let mut wants: Vec<WantLine> = lines.into_iter().map(|(line, _)| line).collect();
+    wants.sort_by_key(|line| std::cmp::Reverse(line.sum.as_ref().map_or(0, |sum| sum.weeks)));
+    Wants { year, wants, ground, months, cuts }
+}
+
+/// The wants with what those of one crop come to together, and how the plan meets that.
+fn meeting(lines: Vec<(WantLine, &Want)>) -> Vec<(WantLine, &Want)> {
+    let together = |of: &Want| {
+        let same = |other: &Want| other.crop == of.crop && (of.variety.is_none() || other.variety == of.variety);
+        let sums = lines.iter().filter(|(_, other)| same(other)).filter_map(|(line, _)| line.sum.as_ref());
+        sums.fold(Together::default(), |all, sum| Together {
+            wants: all.wants + 1,
+            plants: [0, 1].map(|side| all.plants[side].saturating_add(sum.plants[side])),
+            ground: [0, 1].map(|side| all.ground[side].saturating_add(sum.ground[side])),
+        })
+    };
+    let all: Vec<Together> = lines.iter().map(|(_, want)| together(want)).collect();
+    let met = |(together, (line, want)): (Together, (WantLine, _))| {
+        let [least, most] = together.plants;
+        let met = match line.planned {
+            0 => Met::Unplanned,
+            _ if together.wants == 0 => Met::Unknown,
+            planned if planned < least => Met::Short,
+            planned if planned > most => Met::Over,
+            _ => Met::Met,
+        };
+        (WantLine { together, met, ..line }, want)
+    };
+    all.into_iter().zip(lines).map(met).collect()
+}
+
+fn line(known: Known, want: &Want, year: i16) -> WantLine {
+    let way = want.variety.map(way_of);
+    let found = known.crop(&want.crop, way.as_deref()).ok();
+    let sum = found.map_or(Err(Lacks::Yield), |(crop, way)| sum(known, want, (crop, way), year));
+    let hemisphere = known.garden.site.latitude.hemisphere();
+    let of_it = |patch: &&Patch| {
+        patch.planted.crop == want.crop
+            && way.as_ref().is_none_or(|way| patch.planted.way == *way)
+            && growing_year(patch.from, hemisphere) == year
+    };
+    let (mut planned, mut sown, mut picked) = (0u32, 0u32, 0u64);
+    for patch in known.garden.patches.iter().filter(of_it) {
+        let Some(planting) = Planting::of(known, patch) else { continue };
+        let plants = planting.reckon().0.plants;
+        planned = planned.saturating_add(plants);
+        let growing = Growing::of(patch, planting.crop, planting.way);
+        let Some(story) = known.observed.patch(patch.id) else { continue };
+        if story.done_on(start_of(growing.means)).is_some() {
+            sown = sown.saturating_add(plants);
+        }
+        picked = picked.saturating_add(story.picked.get(&Unit::Grams).copied().unwrap_or(0) / 10);
+    }
+    let picked = u32::try_from(picked).unwrap_or(u32::MAX);
+    let (sum, lacks) = sum.map_or_else(|lacks| (None, Some(lacks)), |sum| (Some(sum), None));
+    WantLine { want: want.id, sum, lacks, planned, sown, picked, together: Together::default(), met: Met::Unknown }
+}
+
+/// What is taken in each month of the year: each sowing has its part of the ground.
+fn months(lines: &[(WantLine, &Want)], first: Date, last: Date) -> Vec<MonthTaken> {
+    let starts: Vec<Date> = (0..12).map(|n: i64| first.saturating_add(n.months())).collect();
+    let month = |from: Date| {
+        let until = from.saturating_add(1.month()).saturating_sub(1.day()).min(last);
+        let taken = lines.iter().filter_map(|(line, _)| line.sum.as_ref()).fold([0u32; 2], |all, sum| {
+            let there = sum.each.iter().filter(|(first, last)| *first <= until && from <= *last).count();
+            let part = |ground: u32| (f64::from(ground) * there as f64 / f64::from(sum.sowings)).ceil() as u32;
+            [all[0].saturating_add(part(sum.ground[0])), all[1].saturating_add(part(sum.ground[1]))]
+        });
+        MonthTaken { from, taken }
+    };
+    starts.into_iter().map(month).collect()
+}
+
+/// What could be less, together, where the worst month has too little ground: first what gives least for its ground and its weeks.
+fn cuts(lines: &[(WantLine, &Want)], months: &[MonthTaken], ground: u32) -> Vec<Cut> {
+    let middle = |taken: [u32; 2]| taken[0] / 2 + taken[1] / 2;
+    let Some(worst) = months.iter().max_by_key(|month| middle(month.taken)) else { return Vec::new() };
+    let over = middle(worst.taken).saturating_sub(ground);
+    if over == 0 {
+        return Vec::new();
+    }
+    let last = worst.from.saturating_add(1.month());
+    let mut there: Vec<(WantId, &WantSum)> = lines.iter().filter_map(|(line, _)| Some((line.want, line.sum.as_ref()?))).collect();
+    there.retain(|(_, sum)| sum.each.iter().any(|(from, until)| *from < last && worst.from <= *until));
+    let worth = |sum: &WantSum| f64::from(sum.square_gives[0] + sum.square_gives[1]) / f64::from(sum.weeks.max(1));
+    there.sort_by(|(_, one), (_, other)| worth(one).total_cmp(&worth(other)));
+    let on_a_square = |sum: &WantSum| {
+        (sum.plants[1].saturating_mul(100).saturating_add(sum.ground[1] / 2)).checked_div(sum.ground[1]).unwrap_or(0)
+    };
+    let (mut left, mut found) = (over, Vec::new());
+    for (want, sum) in &there {
+        let less = left.min(middle(sum.ground));
+        left -= less;
+        let others = there.iter().filter(|(other, _)| other != want);
+        let most = others.max_by_key(|(_, other)| on_a_square(other)).map(|(other, sum)| (*other, on_a_square(sum)));
+        let frees = most.filter(|(_, many)| *many > 0);
+        found.extend((less > 0).then_some(Cut { want: *want, less, gives: sum.square_gives, frees }));
+    }
+    found
+}

@@ -1,0 +1,41 @@
+//! Lists of what a household grows and has, as tables: out, and read in to be kept by a command.
+
+use crate::auth::{Guest, Helper, InGarden};
+use crate::body::file;
+use crate::errors::RequestError;
+use crate::payload::{Call, Sent};
+use actix_web::HttpResponse;
+use actix_web::web::Json;
+use serde::Deserialize;
+use sparrow_core::change::lists::Listed;
+use sparrow_formats::lists_file::{self, ListOf};
+
+/// Which list.
+#[derive(Deserialize, Clone, Copy)]
+pub struct Asked {
+    of: ListOf,
+}
+
+/// Anyone with a role in the garden: its varieties, its crops of its own, or its lots of seed, as a table.
+#[utoipa::path(get, path = "/api/v1/gardens/{garden}/list.csv", params(("garden" = i64, Path, description = "number of the garden"), ("of" = String, Query, description = "varieties, own-crops or lots")), responses((status = 200, description = "the list as RFC 4180"), (status = "4XX", description = "problem details, RFC 9457")))]
+pub async fn csv(inside: InGarden<Guest>) -> Result<HttpResponse, RequestError> {
+    let Asked { of } = inside.query()?;
+    let ready = inside.ready().await?;
+    let table = inside.work(move |_| lists_file::write(of, ready.garden())).await?;
+    let text = table.map_err(|error| RequestError::Broken(error.to_string()))?;
+    Ok(file("text/csv; charset=utf-8", Some(of.file()), text))
+}
+
+/// Owners and helpers: reads such a table and says what stands in it; keeps nothing. The command `keep-list` does.
+#[utoipa::path(post, path = "/api/v1/gardens/{garden}/list", params(("garden" = i64, Path, description = "number of the garden"), ("of" = String, Query, description = "varieties, own-crops or lots")), responses((status = 200, description = "the list, as the command keep-list takes it"), (status = "4XX", description = "problem details, RFC 9457")))]
+pub async fn read(inside: InGarden<Helper>, Sent(body): Call) -> Result<Json<Listed>, RequestError> {
+    let Asked { of } = inside.query()?;
+    let ready = inside.ready().await?;
+    let read = move |_: &_| {
+        let text = std::str::from_utf8(&body);
+        let text = text.map_err(|_| RequestError::Field("the file is not text in UTF-8; nothing was read in".into()))?;
+        let refused = |why: lists_file::TableRefused| RequestError::Field(format!("{why}; nothing was read in"));
+        lists_file::read(of, text, ready.garden(), ready.catalogue()).map_err(refused)
+    };
+    inside.work(read).await?.map(Json)
+}

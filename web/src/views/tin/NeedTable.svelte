@@ -1,0 +1,90 @@
+<script lang="ts">
+  // What is going to be sown within a year, against what there is: the list that is taken to the shop.
+  import type { SeedNeed } from '../../generated/SeedNeed';
+  import type { Tin } from '../../generated/Tin';
+  import { useOpenGarden } from '../../state/context';
+  import { dayMonth, fullDate } from '../../words/dates';
+  import { count } from '../../words/lengths';
+  import { roughly, weight } from '../../words/tin';
+
+  interface Props {
+    tin: Tin;
+    /** Writes a new lot of a crop and variety. */
+    add: (crop: string, variety: number | null) => void;
+  }
+  let { tin, add }: Props = $props();
+  const { garden } = useOpenGarden();
+
+  let shortOnly = $state(false);
+  const shown = $derived(shortOnly ? tin.needs.filter((need) => need.short[1] > 0) : tin.needs);
+  const short = $derived(tin.needs.filter((need) => need.short[1] > 0).length);
+
+  const name = (need: SeedNeed) => garden.lotName(need);
+  /** What is not sown as seed is counted by what it is: cloves, tubers. */
+  const pieces = (need: SeedNeed) => {
+    const as = garden.crop(need.crop)?.planted_as;
+    return as ? count(need.seeds, as[0], as[1]) : need.seeds.toLocaleString('en');
+  };
+
+  function shortWords(need: SeedNeed): string {
+    const [surely, perhaps] = need.short;
+    if (perhaps === 0) return '';
+    const mg = need.mg && need.seeds > 0 ? (need.mg[1] * perhaps) / need.seeds : 0;
+    // Less than a gram is a pinch out of the smallest packet.
+    const much = mg >= 1000 ? `, up to ${weight(mg, garden.units)}` : '';
+    return surely === perhaps
+      ? `${surely.toLocaleString('en')} short${much}`
+      : surely === 0
+        ? `perhaps ${perhaps.toLocaleString('en')} short${much}`
+        : `${surely.toLocaleString('en')} to ${perhaps.toLocaleString('en')} short${much}`;
+  }
+</script>
+
+<section class="mt-6" aria-label="To be sown">
+  <div class="flex flex-wrap items-baseline gap-x-6">
+    <h2>To be sown until {fullDate(tin.until)}</h2>
+    {#if tin.needs.length}
+      <label class="quiet"
+        ><input type="checkbox" bind:checked={shortOnly} name="short-only" /> only what is short</label
+      >
+    {/if}
+  </div>
+  {#if tin.needs.length === 0}
+    <p class="mt-2" data-no-needs>Nothing is planned that wants seed. Plan a bed, and what it takes stands here.</p>
+  {:else if shown.length === 0}
+    <p class="mt-2">There is seed for all of it.</p>
+  {:else}
+    <table class="ledger mt-2 w-full" data-needs>
+      <thead>
+        <tr
+          ><th scope="col">what</th><th scope="col">from</th><th scope="col">seeds</th><th scope="col">there are</th><th
+            scope="col">to get</th
+          ></tr
+        >
+      </thead>
+      <tbody>
+        {#each shown as need (`${need.crop} ${need.variety}`)}
+          <tr>
+            <th scope="row">{name(need)} <span class="quiet">{count(need.plantings, 'planting', 'plantings')}</span></th
+            >
+            <td>{dayMonth(need.first)}</td>
+            <td>{pieces(need)}</td>
+            <td>{need.have[1] === 0 ? 'none' : roughly(need.have)}</td>
+            <td class:grave={need.short[0] > 0}
+              >{shortWords(need)}
+              {#if need.short[1] > 0 && garden.mayChange}<button
+                  class="act ml-2"
+                  onclick={() => add(need.crop, need.variety)}>got it<span class="sr-only">: {name(need)}</span></button
+                >{/if}</td
+            >
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+    <p class="quiet mt-1">
+      {short === 0 ? 'There is seed for all of it.' : `${count(short, 'line is', 'lines are')} short, or may be.`} Lots that
+      are too old are not counted. Seeds are holes or cells times the seeds in each, as the sheets and the rounds tell them;
+      buy a few more than that.
+    </p>
+  {/if}
+</section>

@@ -1,0 +1,172 @@
+<script lang="ts">
+  // One want: its sum, from the amount to the ground, and what may be done about it.
+  import { api, Refused } from '../../api';
+  import type { CanBeHad } from '../../generated/CanBeHad';
+  import type { Want } from '../../generated/Want';
+  import type { WantLine } from '../../generated/WantLine';
+  import { useOpenGarden } from '../../state/context';
+  import { dayMonth, dayNumber } from '../../words/dates';
+  import { count } from '../../words/lengths';
+  import { upper } from '../../words/reasons';
+  import { between, MET, produce, produceBetween, PURPOSES, squares, squaresBetween, wanted } from '../../words/wants';
+  import WantForm from './WantForm.svelte';
+
+  interface Props {
+    want: Want;
+    line: WantLine;
+    take: (want: number | null) => void;
+  }
+  let { want, line, take }: Props = $props();
+  const { garden, desk } = useOpenGarden();
+
+  let editing = $state(false);
+  const crop = $derived(garden.crop(want.crop));
+  const gives = $derived(crop?.gives);
+  const source = $derived(gives && garden.catalogue.sources[gives.source]);
+  const sum = $derived(line.sum);
+  /** What is wished for the years ahead of this crop. */
+  const wished = $derived(garden.view.garden.turns.wishes.filter((one) => one.wish.crop === want.crop));
+  /** All wants of the crop together are one wish. */
+  const all = $derived(line.together);
+  /** Days from the first to the last on which it can be had. */
+  const stretch = (had: CanBeHad) => dayNumber(had.until) - dayNumber(had.from) + 1;
+  const middle = $derived(sum ? Math.max(1, Math.round((all.ground[0] + all.ground[1]) / 200)) : 0);
+  const standing = $derived(wished.reduce((all, one) => all + one.wish.squares, 0));
+
+  async function forget() {
+    if (await garden.send({ do: 'forget-want', want: want.id })) take(null);
+  }
+
+  /** Into the years ahead: as a wish of that many squares, in place of the one there is. */
+  async function toTurns() {
+    const [there] = wished;
+    try {
+      const wish = there?.wish ?? (await api.ask<'usual-wish'>(garden.view.id, { ask: 'usual-wish', crop: want.crop }));
+      const draft = { ...wish, squares: Math.min(400, middle) };
+      await garden.send({
+        do: 'turn',
+        changes: [there ? { turn: 'change-wish', id: there.id, wish: draft } : { turn: 'wish', wish: draft }],
+      });
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      garden.report(error, null);
+    }
+  }
+</script>
+
+<h2>{garden.lotName(want)}</h2>
+<p class="quiet border-b-2 border-hair pb-2">
+  {wanted(want.amount, gives?.pieces, garden.units)}, {PURPOSES[want.purpose]}{want.at_once ? ', all in one week' : ''}
+</p>
+{#if editing}
+  <WantForm {want} done={() => (editing = false)} />
+{:else}
+  {#if sum}
+    <p class="mt-3 big">{between(sum.plants)} <span class="of">plants</span></p>
+    <p>on {squaresBetween(sum.ground)} squares.</p>
+    <dl class="mt-3">
+      <dt>wanted</dt>
+      <dd>{produce(sum.grams, garden.units)}</dd>
+      <dt>a plant gives</dt>
+      <dd>
+        {produceBetween(sum.gives, garden.units)},
+        {#if sum.weighed !== null}by {count(sum.weighed, 'planting', 'plantings')} of your own that {sum.weighed === 1
+            ? 'was'
+            : 'were'} weighed{:else}by the book <span class="quiet">({source?.title})</span>{/if}
+      </dd>
+      <dt>it stands</dt>
+      <dd>
+        {#if sum.stays}for years, through all of each{:else}{dayMonth(sum.stands[0])} to {dayMonth(
+            sum.stands[1],
+          )}{sum.sowings > 1
+            ? `, in ${count(sum.sowings, 'sowing', 'sowings')} of ${count(sum.weeks, 'week', 'weeks')}`
+            : `, ${count(sum.weeks, 'week', 'weeks')}`}{/if}
+      </dd>
+      <dt>the price</dt>
+      <dd>{squaresBetween([sum.ground[0] * sum.weeks, sum.ground[1] * sum.weeks])} squares for a week</dd>
+      <dt>a square gives</dt>
+      <dd>{produceBetween(sum.square_gives, garden.units)}</dd>
+    </dl>
+    {#if sum.had}
+      <p class="mt-2" data-had>
+        {#if sum.had.days === sum.had.wanted}
+          It can be had here through all of those months.
+        {:else}
+          It can be had here on {sum.had.days} of those {sum.had.wanted} days, from {dayMonth(sum.had.from)} to {dayMonth(
+            sum.had.until,
+          )}{sum.had.days < stretch(sum.had) ? ' with gaps' : ''}; only meals on these are counted. Store or freeze for
+          the others, or cover a bed and say so in the Season.
+        {/if}
+      </p>
+    {/if}
+    {#if want.at_once}
+      <p class="mt-2">
+        All in one week: of what ripens through weeks, the share of its best week is counted, twice the even one. A
+        variety that stops by itself (determinate) takes fewer plants: write it down, and name it here.
+      </p>
+    {/if}
+  {:else if line.lacks === 'days'}
+    <p class="mt-3">
+      {upper(crop?.plural ?? want.crop)} have no days here for that, in open ground or under a cover that you have. “What
+      may start” in the Season (5) says what keeps them out.
+    </p>
+  {:else}
+    <p class="mt-3">
+      The book does not say what that takes of {crop?.plural ?? want.crop}. Say it as a weight, or weigh what you pick.
+    </p>
+  {/if}
+  <dl class="mt-3">
+    <dt>wished</dt>
+    <dd>{standing > 0 ? `${count(standing, 'square', 'squares')} a year, in the Turns` : 'not in the Turns'}</dd>
+    {#if all.wants > 1}
+      <dt>with the others</dt>
+      <dd>{between(all.plants)} plants for {count(all.wants, 'want', 'wants')} of it</dd>
+    {/if}
+    <dt>planned</dt>
+    <dd>
+      {line.planned === 0 ? 'nothing in this year' : count(line.planned, 'plant', 'plants')}{line.met === 'short' ||
+      line.met === 'over'
+        ? `: ${MET[line.met]}`
+        : ''}
+    </dd>
+    <dt>sown</dt>
+    <dd>{line.sown === 0 ? 'nothing was written down' : count(line.sown, 'plant', 'plants')}</dd>
+    <dt>picked</dt>
+    <dd>{line.picked === 0 ? 'nothing was weighed' : produce(line.picked, garden.units)}</dd>
+    {#if want.note !== ''}<dt>note</dt>
+      <dd class="[overflow-wrap:anywhere]">{want.note}</dd>{/if}
+  </dl>
+  {#if garden.mayChange}
+    <p class="mt-3 flex flex-wrap gap-x-5">
+      {#if sum && standing !== middle}
+        <button class="act" onclick={toTurns}
+          >wish for {squares(middle * 100)} {middle === 1 ? 'square' : 'squares'} in the Turns</button
+        >
+      {/if}
+      <button class="act" onclick={() => desk.open('turns')}>to the Turns</button>
+      <button class="act" onclick={() => (editing = true)}>change it</button>
+      <button class="act" onclick={forget}>want it no longer</button>
+    </p>
+  {/if}
+  <p class="foot"><button class="act" onclick={() => take(null)}>put this away</button></p>
+{/if}
+
+<style>
+  .big {
+    font-family: var(--font-serif);
+    font-size: 34px;
+    line-height: 1.1;
+  }
+  .of {
+    font-size: 17px;
+    font-family: var(--font-sans);
+  }
+  dl {
+    display: grid;
+    grid-template-columns: auto 1fr;
+    gap: 2px 12px;
+  }
+  dt {
+    color: var(--color-soot-2);
+  }
+</style>
