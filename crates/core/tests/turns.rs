@@ -26,7 +26,7 @@ use sparrow_facts::history::Stood;
 use sparrow_facts::ids::{BedId, WishId};
 use sparrow_facts::rect::Rect;
 use sparrow_facts::refusal::Refusal;
-use sparrow_facts::turns::{Entry, Piece, Pinned, TurnSchool, TurnsUnit, Unknown, YearsOf};
+use sparrow_facts::turns::{Entry, Piece, Pinned, TurnSchool, TurnsUnit, Unknown, WishDraft, YearsOf};
 use sparrow_facts::units::{Length, Units};
 use sparrow_rotate::Ledger;
 
@@ -48,6 +48,26 @@ fn wish(garden: &mut Garden, crop: &str, squares: u16) -> WishId {
     (wish.parts.early, wish.parts.main, wish.parts.late) = (false, true, false);
     turn(garden, vec![TurnChange::Wish { wish }]).expect("a wish that may be");
     garden.turns.wishes.last().expect("it was just wished").id
+}
+
+#[test]
+fn one_bed_that_cannot_hold_what_is_wished_is_filled_all_the_same_and_soon() {
+    let mut garden = garden_with(1, Units::Imperial);
+    garden.beds[0].length = Length::inches(144);
+    for (crop, squares) in [("tomato", 43), ("carrot", 7), ("lettuce", 9)] {
+        let wish = usual_wish(known_on(&garden, TODAY), crop).expect("a crop of the catalogue");
+        turn(&mut garden, vec![TurnChange::Wish { wish: WishDraft { squares, ..wish } }]).unwrap();
+    }
+    let mut asked = 0;
+    let mut watch = |_: Option<&dyn Fn() -> years::Towards>| {
+        asked += 1;
+        asked < 200
+    };
+    let plan = years::propose(known_on(&garden, TODAY), &[], &mut watch).expect("there are wishes");
+    assert!(plan.proven, "{:?}", plan.cost);
+    let squares: u32 = plan.entries.iter().map(|entry| u32::from(entry.squares)).sum();
+    // By hand: 59 squares are wanted of 48 in each summer of four.
+    assert_eq!(squares, 4 * 48, "{:?}", plan.entries);
 }
 
 fn remember(garden: &mut Garden, bed: u32, year: i16, words: &str) {
@@ -554,9 +574,9 @@ fn wrong_wishes_are_refused_in_words_and_change_nothing() {
     let mut garden = garden_with(1, Units::Imperial);
     let usual = usual_wish(known_on(&garden, TODAY), "bean").unwrap();
     let before = garden.clone();
-    let none = sparrow_facts::turns::WishDraft { squares: 0, ..usual.clone() };
-    let never = sparrow_facts::turns::WishDraft { parts: Default::default(), ..usual.clone() };
-    let back = sparrow_facts::turns::WishDraft { years: YearsOf { every: 1, first: Some(2030), last: Some(2028) }, ..usual };
+    let none = WishDraft { squares: 0, ..usual.clone() };
+    let never = WishDraft { parts: Default::default(), ..usual.clone() };
+    let back = WishDraft { years: YearsOf { every: 1, first: Some(2030), last: Some(2028) }, ..usual };
     for (wish, said) in [
         (none, "squares: 0 is outside 1 to 400"),
         (never, "when it stands: early, main or late is empty"),

@@ -36,12 +36,27 @@ pub struct Model<'i> {
     pub present: HashMap<Place, Lit>,
     /// Squares short by demand and year.
     pub short: HashMap<(usize, i32), Vec<Lit>>,
+    /// The terms of those.
+    short_terms: HashMap<(usize, i32), usize>,
+    /// Of which terms so many steps are certain to be paid together, since their ground is too small for all of them.
+    pub crowded: Vec<(Vec<usize>, usize)>,
     /// What says that a family, by its first sort, is too soon in a section in a year after an earlier one.
     pub clashes: Vec<(Place, i32, Lit)>,
 }
 
 /// Sections by their numbers, one bit each.
 type SectionSet = u128;
+
+/// What a demand wants of the ground in a year.
+struct Wanting<'m> {
+    /// Where it may go.
+    ground: SectionSet,
+    squares: u32,
+    /// Its squares that are short.
+    short: &'m [Lit],
+    /// The term of those, where they cost anything.
+    term: Option<usize>,
+}
 
 /// How many unions of sets are looked at: needs are few, so there are seldom more.
 const UNIONS: usize = 64;
@@ -70,6 +85,8 @@ impl<'i> Model<'i> {
             squares: HashMap::new(),
             present: HashMap::new(),
             short: HashMap::new(),
+            short_terms: HashMap::new(),
+            crowded: Vec::new(),
             clashes: Vec::new(),
         };
         for number in 0..instance.demands.len() {
@@ -127,7 +144,9 @@ impl<'i> Model<'i> {
             self.engine.at_most(&all, demand.squares as usize);
         }
         self.engine.at_least(&all, demand.squares as usize);
-        self.cost(short.clone(), instance.weights.short);
+        if let Some(term) = self.cost(short.clone(), instance.weights.short) {
+            self.short_terms.insert((number, year), term);
+        }
         self.short.insert((number, year), short);
         if first.len() > 1 {
             let spread = self.counter(first.len() - 1);
@@ -155,10 +174,13 @@ impl<'i> Model<'i> {
         }
     }
 
-    fn cost(&mut self, steps: Vec<Lit>, weight: u64) {
-        if weight > 0 && !steps.is_empty() {
+    /// Lets each of these steps cost so much; the number of the term, where it costs anything.
+    fn cost(&mut self, steps: Vec<Lit>, weight: u64) -> Option<usize> {
+        let costs = weight > 0 && !steps.is_empty();
+        costs.then(|| {
             self.terms.push(Term { steps, weight, met: 0 });
-        }
+            self.terms.len() - 1
+        })
     }
 
     fn say_room(&mut self) {
@@ -194,22 +216,26 @@ impl<'i> Model<'i> {
         let instance = self.instance;
         for year in instance.planned() {
             for slot in &instance.slots {
-                let mut wanting: Vec<(SectionSet, &Demand, &[Lit])> = Vec::new();
+                let mut wanting: Vec<Wanting> = Vec::new();
                 for (number, demand) in instance.demands.iter().enumerate() {
                     for grown in [year, year + 1].into_iter().filter(|&grown| instance.holds(demand, grown, slot, year)) {
                         let Some(short) = self.short.get(&(number, grown)) else { continue };
                         let open = (0..instance.sections.len()).filter(|&at| self.squares.contains_key(&(number, at, grown)));
-                        wanting.push((open.map(|at| 1 << at).sum(), demand, short));
+                        let ground = open.map(|at| 1 << at).sum();
+                        let term = self.short_terms.get(&(number, grown)).copied();
+                        wanting.push(Wanting { ground, squares: demand.squares, short, term });
                     }
                 }
                 let mut said = Vec::new();
-                for ground in unions(wanting.iter().map(|wanting| wanting.0)) {
-                    let inside = wanting.iter().filter(|wanting| wanting.0 & !ground == 0);
-                    let wanted: u32 = inside.clone().map(|(_, demand, _)| demand.squares).sum();
+                for ground in unions(wanting.iter().map(|wanting| wanting.ground)) {
+                    let inside = wanting.iter().filter(|wanting| wanting.ground & !ground == 0);
+                    let wanted: u32 = inside.clone().map(|wanting| wanting.squares).sum();
                     let sections = instance.sections.iter().enumerate().filter(|(at, _)| ground >> at & 1 == 1);
                     let room: u32 = sections.map(|(_, section)| instance.free(section, year)).sum();
                     if wanted > room {
-                        let short: Vec<Lit> = inside.flat_map(|(_, _, short)| short.iter().copied()).collect();
+                        self.crowded
+                            .push((inside.clone().filter_map(|wanting| wanting.term).collect(), (wanted - room) as usize));
+                        let short: Vec<Lit> = inside.flat_map(|wanting| wanting.short.iter().copied()).collect();
                         said.push((short, (wanted - room) as usize));
                     }
                 }

@@ -108,7 +108,25 @@ impl<'i, 'w> Search<'i, 'w> {
         }
     }
 
+    /// Pays what is certain before anything is tried: what too small a ground must leave short. The search would find it a square at a time,
+    /// and could not count far.
+    fn pay_what_is_certain(&mut self) {
+        let mut crowded = std::mem::take(&mut self.model.crowded);
+        crowded.sort_by_key(|(_, least)| std::cmp::Reverse(*least));
+        let mut paid = Vec::new();
+        for (terms, least) in crowded {
+            // A term is paid once, whatever else it is crowded with.
+            if terms.is_empty() || terms.iter().any(|term| paid.contains(term)) {
+                continue;
+            }
+            let together = self.together(&terms);
+            (0..least).for_each(|_| self.meet(together));
+            paid.extend(terms);
+        }
+    }
+
     fn run(&mut self) {
+        self.pay_what_is_certain();
         let mut stratum = self.next_stratum(u64::MAX);
         loop {
             let (assumptions, owners) = self.assumptions(stratum);
@@ -222,12 +240,17 @@ impl<'i, 'w> Search<'i, 'w> {
 
     /// Pays the least weight of a refutation's terms and counts their further steps together.
     fn relax(&mut self, core: &[usize]) {
-        let Some(least) = core.iter().map(|&at| self.model.terms[at].weight).min() else { return };
+        let together = self.together(core);
+        self.meet(together);
+        self.exhaust(together);
+    }
+
+    /// Counts the further steps of some terms together, by the least of their weights; the number of the term that does.
+    fn together(&mut self, core: &[usize]) -> usize {
         if let [only] = *core {
-            self.meet(only);
-            self.exhaust(only);
-            return;
+            return only;
         }
+        let least = core.iter().map(|&at| self.model.terms[at].weight).min().unwrap_or(0);
         let mut lits = Vec::new();
         for &at in core {
             let term = &mut self.model.terms[at];
@@ -238,8 +261,7 @@ impl<'i, 'w> Search<'i, 'w> {
         lits.extend(steps.iter().map(|&step| !step));
         self.model.engine.at_most(&lits, steps.len());
         self.model.terms.push(Term { steps, weight: least, met: 0 });
-        self.meet(self.model.terms.len() - 1);
-        self.exhaust(self.model.terms.len() - 1);
+        self.model.terms.len() - 1
     }
 
     fn meet(&mut self, at: usize) {
