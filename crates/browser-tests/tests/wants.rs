@@ -1,8 +1,146 @@
 //! What a household would like to have: from the kitchen table's words to plants, ground, the years ahead and the plan.
 
 use jiff::civil::date;
-use sparrow_browser_tests::{Failure, Stage};
+use sparrow_browser_tests::{Failure, Gardener, Stage};
+use std::time::{Duration, Instant};
 use thirtyfour::Key;
+
+/// How the page is used: with the mouse, or with keys alone.
+#[derive(Clone, Copy, PartialEq)]
+enum By {
+    Mouse,
+    Keys,
+}
+
+impl By {
+    /// Presses a button or follows a link of that name.
+    async fn takes(self, gardener: &Gardener, name: &str) -> Result<(), Failure> {
+        match self {
+            By::Mouse => gardener.clicks(name).await,
+            By::Keys => gardener.tabs_to_button(name).await,
+        }
+    }
+
+    /// The same by a selector.
+    async fn takes_at(self, gardener: &Gardener, css: &str) -> Result<(), Failure> {
+        match self {
+            By::Mouse => gardener.clicks_on(css).await,
+            By::Keys => {
+                gardener.sees(css).await?;
+                gardener.tabs_to(css).await?;
+                gardener.presses(Key::Enter + "").await
+            }
+        }
+    }
+
+    /// Goes to a view of the spine, or presses its key.
+    async fn goes_to(self, gardener: &Gardener, view: u8) -> Result<(), Failure> {
+        match self {
+            By::Mouse => gardener.clicks_on(&format!("nav button:nth-of-type({view})")).await,
+            By::Keys => gardener.presses(view.to_string()).await,
+        }
+    }
+
+    /// Chooses in a list, or types into a field.
+    async fn says(self, gardener: &Gardener, field: &str, said: &str) -> Result<(), Failure> {
+        match (self, field) {
+            (By::Mouse, "want-crop" | "want-by") => gardener.chooses(field, said).await,
+            (By::Mouse, _) => gardener.fills(field, said).await,
+            (By::Keys, _) => {
+                gardener.sees(&format!("[name={field}]")).await?;
+                if gardener.counts(&format!("[name={field}]:focus")).await? == 0 {
+                    gardener.tabs_to(&format!("[name={field}]")).await?;
+                }
+                gardener.presses(said).await
+            }
+        }
+    }
+}
+
+/// Three wants, and a wish of each for the years ahead.
+async fn says_what_is_wanted(by: By, gardener: &Gardener) -> Result<(), Failure> {
+    by.goes_to(gardener, 2).await?;
+    gardener.reads("Nothing is written down yet").await?;
+    let wants: [&[(&str, &str)]; 3] = [
+        &[("want-crop", "tomato"), ("want-by", "jars"), ("want-many", "20")],
+        &[("want-crop", "carrot"), ("want-by", "meals")],
+        &[("want-crop", "lettuce"), ("want-by", "meals")],
+    ];
+    for (n, want) in wants.into_iter().enumerate() {
+        match by {
+            By::Mouse => gardener.clicks("write down a want").await?,
+            By::Keys => gardener.presses("n").await?,
+        }
+        for (field, said) in want {
+            by.says(gardener, field, said).await?;
+        }
+        by.takes(gardener, "keep this want").await?;
+        gardener.comes_to_count("[data-want]", n + 1).await?;
+    }
+    by.takes(gardener, "wish for all of it in the Turns (3 crops)").await?;
+    gardener.reads_no_more("wish for all of it").await
+}
+
+/// The one question: tomatoes for twenty jars, carrots all summer, a salad every other day from May; from there to squares, to the years, to
+/// a bed, to sowings, to seeds and to what is to be got.
+async fn the_whole_question(by: By) -> Result<(), Failure> {
+    let stage = Stage::open().await?;
+    let gardener = stage.gardener(1280, 800).await?;
+    gardener.signs_up("Jar Filler").await?;
+    gardener.plans_a_bed("Long bed", "16 ft", "4 ft").await?;
+    let begun = Instant::now();
+    says_what_is_wanted(by, &gardener).await?;
+
+    by.goes_to(&gardener, 3).await?;
+    gardener.reads("propose the years").await?;
+    match by {
+        By::Mouse => gardener.clicks("propose the years").await?,
+        By::Keys => gardener.presses("p").await?,
+    }
+    gardener.reads("no plan is better").await?;
+    by.takes(&gardener, "keep this plan").await?;
+    gardener.reads_no_more("keep this plan").await?;
+    by.takes_at(&gardener, "[aria-label='The year 2027']").await?;
+    gardener.reads("as First plan has it").await?;
+    by.takes_at(&gardener, "[aria-label^='lay out']").await?;
+    gardener.reads("What should find room here?").await?;
+    gardener.comes_to_count("[data-wishes] input", 3).await?;
+    by.takes(&gardener, "arrange").await?;
+    gardener.reads("What speaks for it").await?;
+    by.takes(&gardener, "plant it so").await?;
+    gardener.sees("[data-patch]").await?;
+
+    by.goes_to(&gardener, 5).await?;
+    for crop in ["tomato", "carrot", "lettuce"] {
+        gardener.sees(&format!("[data-bar][data-crop={crop}]")).await?;
+    }
+    by.goes_to(&gardener, 6).await?;
+    gardener.comes_to_count("[data-needs] tbody tr", 3).await?;
+    for crop in ["tomato", "carrot", "lettuce"] {
+        gardener.reads(crop).await?;
+    }
+    gardener.comes_to_count("[data-needs] .grave", 3).await?;
+    let took = begun.elapsed();
+    println!("the whole question took {:.0} s", took.as_secs_f64());
+    assert!(took < Duration::from_secs(180), "{took:?}");
+
+    // Told back: what was wished, and what is planned of it.
+    by.goes_to(&gardener, 2).await?;
+    gardener.comes_to_count("[data-want]", 3).await?;
+    gardener.reads("planned").await?;
+    gardener.reads_no_more("not planned").await?;
+    gardener.leaves().await
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn one_question_goes_from_jars_to_a_shopping_list_with_the_mouse() -> Result<(), Failure> {
+    the_whole_question(By::Mouse).await
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn one_question_goes_from_jars_to_a_shopping_list_with_keys_alone() -> Result<(), Failure> {
+    the_whole_question(By::Keys).await
+}
 
 /// The scene: tomatoes for twenty jars, carrots all summer, a salad every other day from May.
 #[tokio::test(flavor = "multi_thread")]

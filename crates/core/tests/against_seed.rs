@@ -59,6 +59,13 @@ fn seeds_in_an_ounce_and_years_of_keeping_are_the_handbook_s() {
     }
 }
 
+/// Pieces of seed potato weigh 1½ to 2 oz: the same handbook's table of seed pieces. From memory.
+#[test]
+fn a_piece_of_seed_potato_weighs_what_the_handbook_cuts() {
+    let [light, heavy] = Catalogue::standard().crop("potato").unwrap().piece_grams.unwrap().map(f64::from);
+    assert!(light <= 1.5 * OUNCE && 2.0 * OUNCE <= heavy, "{light} to {heavy} g");
+}
+
 /// The constants as they are printed for barley and onion (R. H. Ellis, E. H. Roberts, Annals of Botany 45, 1980, and Annals of Botany
 /// 50, 1982); the values follow from the equation, worked with a slide of logarithms beside it. From memory.
 #[test]

@@ -94,6 +94,80 @@ fn what_is_planned_wants_seed_and_the_tin_says_what_is_short() {
 }
 
 #[test]
+fn seed_potatoes_are_got_and_run_down_by_weight() {
+    let mut garden = unplanted();
+    let patch = placed_in(&mut garden, "potato", "main", 2027);
+    let (holes, each) = in_the_ground(&garden, patch);
+    let need = tin_on(&garden, TODAY, &[]).needs[0].clone();
+    assert_eq!((need.seeds, each), (holes, 1));
+    assert_eq!(need.mg, Some([holes * 38_000, holes * 70_000]));
+    keeps(&mut garden, lot("potato", "1 kg", 2027)).unwrap();
+    let some = tin_on(&garden, TODAY, &[]);
+    assert_eq!(some.needs[0].have, [14, 26]);
+    let day = date(2027, 5, 12);
+    let planted = Happened::Planted { many: Some(Amount { tenths: 80, unit: Unit::Pieces, rough: false }) };
+    let after = tin_on(&garden, day, &[(patch, day, planted)]);
+    assert_eq!(line(&after, 1).amount, SeedAmount::Weight { mg: 1_000_000 - 8 * 54_000 });
+}
+
+#[test]
+fn what_is_short_is_counted_in_packets_like_the_last() {
+    let (mut garden, _) = with_carrots();
+    let need = |garden: &Garden| tin_on(garden, TODAY, &[]).needs[0].clone();
+    assert_eq!(need(&garden).like, None, "none was got yet");
+    keeps(&mut garden, LotDraft { price: Some(295), ..lot("carrot", "50 seeds", 2026) }).unwrap();
+    let like = need(&garden).like.expect("there was one");
+    let short = need(&garden).short;
+    assert_eq!((like.amount, like.price), (SeedAmount::Count { pieces: 50 }, Some(295)));
+    assert_eq!(like.packets, short.map(|short| short.div_ceil(50)));
+    // The last one counts, and of what was weighed as many are got as do in any case.
+    keeps(&mut garden, lot("carrot", "0.1 g", 2027)).unwrap();
+    let per = Catalogue::standard().crop("carrot").unwrap().seed.as_ref().unwrap().per_gram;
+    let (like, short) = (need(&garden).like.expect("one"), need(&garden).short);
+    assert_eq!((like.amount, like.price), (SeedAmount::Weight { mg: 100 }, None));
+    assert_eq!(like.packets[1], short[1].div_ceil((per[0] * 0.1).round() as u32));
+    keeps(&mut garden, lot("carrot", "5000", 2027)).unwrap();
+    assert_eq!(need(&garden).like, None, "nothing is short any more");
+}
+
+#[test]
+fn into_a_cell_goes_another_seed_where_the_lot_comes_up_poorly() {
+    let mut garden = unplanted();
+    let patch = placed_in(&mut garden, "tomato", "staked", 2027);
+    let sums = |garden: &Garden| {
+        let need = tin_on(garden, TODAY, &[]).needs[0].clone();
+        let line = seen(garden, need.first, &[], |known| {
+            let lines = sparrow_core::reckon::rounds::rounds(known, need.first).lines;
+            lines.into_iter().find(|line| line.task.patch == patch && line.task.work == Work::SowInside).expect("it is sown")
+        });
+        assert_eq!(line.seeds, Some(need.seeds), "the round tells what the tin wants");
+        (line.task.number, need.seeds)
+    };
+    let (cells, seeds) = sums(&garden);
+    assert_eq!(seeds, cells, "one a cell");
+    keeps(&mut garden, LotDraft { printed: Some(90), ..lot("tomato", "200", 2027) }).unwrap();
+    assert_eq!(sums(&garden), (cells, cells));
+    garden.lots[0].tests = vec![GerminationTest { on: TODAY, sown: 40, up: 22 }];
+    assert_eq!(sums(&garden), (cells, 2 * cells), "half of them fail: two a cell leave a quarter empty");
+    let (_, in_each) = in_the_ground(&garden, patch);
+    assert_eq!(in_each, 1, "one plant a hole is planted as before");
+}
+
+#[test]
+fn plants_that_are_raised_are_told_so_that_they_can_be_bought_instead() {
+    let mut garden = unplanted();
+    let patch = placed_in(&mut garden, "tomato", "staked", 2027);
+    let tin = tin_on(&garden, TODAY, &[]);
+    let [need] = tin.needs.as_slice() else { panic!("one crop is planned") };
+    let plants = seen(&garden, TODAY, &[], |known| {
+        Planting::of(known, known.garden.patch(patch).expect("it is there")).expect("it is known").reckon().0.plants
+    });
+    assert_eq!(need.raised, plants);
+    let (carrots, _) = with_carrots();
+    assert_eq!(tin_on(&carrots, TODAY, &[]).needs[0].raised, 0, "carrots are sown where they stand");
+}
+
+#[test]
 fn a_lot_runs_down_as_sowings_are_written_down_the_oldest_first_and_never_below_nothing() {
     let (mut garden, patch) = with_carrots();
     keeps(&mut garden, lot("carrot", "200", 2027)).unwrap();
@@ -131,12 +205,15 @@ fn what_was_weighed_is_told_as_a_range_of_seeds() {
     keeps(&mut garden, lot("carrot", "2 g", 2027)).unwrap();
     keeps(&mut garden, lot("potato", "1 kg", 2027)).unwrap();
     keeps(&mut garden, lot("garlic", "30 cloves", 2027)).unwrap();
+    keeps(&mut garden, lot("horseradish", "1 kg", 2027)).unwrap();
     let tin = tin_on(&garden, TODAY, &[]);
     let per = Catalogue::standard().crop("carrot").unwrap().seed.as_ref().unwrap().per_gram;
     assert_eq!(line(&tin, 1).left, Some(per.map(|per| per as u32 * 2)));
-    assert_eq!((line(&tin, 2).left, line(&tin, 2).comes_up), (None, None), "nobody knows how many potatoes that is");
+    // A hen's egg of a potato is 38 to 70 g.
+    assert_eq!((line(&tin, 2).left, line(&tin, 2).comes_up), (Some([14, 26]), None));
+    assert_eq!((line(&tin, 4).left, line(&tin, 4).comes_up), (None, None), "nobody knows how many cuttings that is");
     assert_eq!(line(&tin, 3).left, Some([30, 30]));
-    assert_eq!(tin.lots.iter().map(|line| line.lot.0).collect::<Vec<_>>(), [1, 3, 2], "by their crops' names");
+    assert_eq!(tin.lots.iter().map(|line| line.lot.0).collect::<Vec<_>>(), [1, 3, 4, 2], "by their crops' names");
 }
 
 #[test]

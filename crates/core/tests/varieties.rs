@@ -294,7 +294,7 @@ fn a_patch_is_divided_between_two_varieties_and_neither_ground_nor_what_was_writ
         .unwrap();
     let patch = placed(&mut garden, "carrot", "variety-1");
     let before = garden.patch(patch).unwrap().clone();
-    let divide = |half_squares| Command::DividePatch { patch, way: "variety-2".into(), half_squares };
+    let divide = |half_squares| Command::DividePatch { patch, way: "variety-2".into(), half_squares, until: None };
     for (half_squares, said) in [(0, "0 is outside 1 to 3"), (4, "4 is outside 1 to 3")] {
         assert!(does(&mut garden, &divide(half_squares)).unwrap_err().to_string().contains(said), "{half_squares}");
     }
@@ -328,7 +328,7 @@ proptest! {
         };
         does(&mut garden, &place).unwrap();
         let patch = garden.patches.last().unwrap().id;
-        let divided = does(&mut garden, &Command::DividePatch { patch, way: "baby".into(), half_squares: part });
+        let divided = does(&mut garden, &Command::DividePatch { patch, way: "baby".into(), half_squares: part, until: None });
         prop_assert_eq!(divided.is_ok(), part < w.max(h), "{:?}", divided);
         if divided.is_ok() {
             let (one, other) = (garden.patch(patch).unwrap().rect, garden.patches.last().unwrap().rect);

@@ -2,7 +2,7 @@
 
 mod common;
 
-use common::{TODAY, Told, does, placed_in, seen, site, turned, unplanted};
+use common::{TODAY, Told, does, draft, placed_in, seen, site, turned, unplanted};
 use jiff::civil::date;
 use proptest::prelude::*;
 use sparrow_core::catalogue::Catalogue;
@@ -12,14 +12,15 @@ use sparrow_core::reckon::want_sum::Lacks;
 use sparrow_core::reckon::wants::{Met, WantLine, Wants, wants};
 use sparrow_facts::almanac::Almanac;
 use sparrow_facts::garden::Garden;
-use sparrow_facts::ids::PatchId;
+use sparrow_facts::ids::{PatchId, VarietyId, WantId};
 use sparrow_facts::journal::{Amount, Ending, Happened, Unit};
 use sparrow_facts::site::{Freezes, Latitude, PlaceMonths, Site};
-use sparrow_facts::units::{TenthsC, Units};
+use sparrow_facts::spacing::OwnSpacing;
+use sparrow_facts::units::{Length, TenthsC, Units};
 use sparrow_facts::want::{Purpose, WantAmount};
 
 fn want(crop: &str, amount: WantAmount, at_once: bool) -> WantDraft {
-    WantDraft { crop: crop.into(), variety: None, amount, purpose: Purpose::Fresh, at_once, note: String::new() }
+    WantDraft { crop: crop.into(), variety: None, amount, purpose: Purpose::Fresh, at_once, worth: None, note: String::new() }
 }
 
 fn wishes(garden: &mut Garden, crop: &str, amount: WantAmount) {
@@ -85,6 +86,80 @@ fn all_in_one_week_takes_more_plants_of_what_is_picked_for_long() {
     };
     let (once, spread) = (sum(true), sum(false));
     assert!(once[0] > spread[0] && once[1] < 12 * spread[1], "{once:?} {spread:?}");
+}
+
+#[test]
+fn all_in_one_week_asks_for_the_variety_that_stops_by_itself() {
+    let mut garden = unplanted();
+    for (name, kind) in [("Long Vine", "indeterminate"), ("Bramble Paste", "determinate")] {
+        let mut draft = draft("tomato", "staked", name);
+        draft.kinds = [("habit".into(), kind.into())].into();
+        does(&mut garden, &Command::KeepVariety { variety: None, draft: Box::new(draft) }).unwrap();
+    }
+    let jars = |at_once| want("tomato", WantAmount::Jars { many: 10, ml: 946 }, at_once);
+    for draft in [jars(true), jars(false), WantDraft { variety: Some(VarietyId(2)), ..jars(true) }] {
+        does(&mut garden, &Command::KeepWant { want: None, draft: Box::new(draft) }).unwrap();
+    }
+    let wants = told(&garden, 2027, &[]);
+    let of = |id: u32| wants.wants.iter().find(|line| line.want == WantId(id)).expect("it is wanted");
+    let sooner = of(1).sooner.expect("one of them ripens nearly all at once");
+    assert_eq!(sooner.variety, VarietyId(2));
+    assert_eq!(sooner.plants, of(3).sum.as_ref().unwrap().plants, "as many as a want that names it");
+    assert!(sooner.plants[1] < of(1).sum.as_ref().unwrap().plants[1]);
+    assert_eq!((of(2).sooner, of(3).sooner), (None, None), "not where it is picked for long, nor where it is that one");
+}
+
+#[test]
+fn a_square_gives_weight_meals_and_what_the_household_would_pay() {
+    let mut garden = unplanted();
+    let draft = WantDraft { worth: Some(4000), ..want("carrot", WantAmount::Weight { grams: 10_000 }, false) };
+    does(&mut garden, &Command::KeepWant { want: None, draft: Box::new(draft) }).unwrap();
+    let wants = told(&garden, 2027, &[]);
+    let sum = only(&wants).sum.clone().unwrap();
+    // By hand: sixteen to a square, of which each takes 6¼ hundredths; the book's meal of carrots is 100 g.
+    assert_eq!(sum.takes, [6, 6]);
+    assert_eq!(sum.square_meals, sum.square_gives.map(|grams| (f64::from(grams) / 100.0).round() as u32));
+    let worth = sum.square_worth.expect("it was said");
+    // What all squares are worth is what all of it is.
+    for side in [0, 1] {
+        let all = f64::from(worth[side]) * f64::from(sum.ground[1 - side]) / 100.0;
+        assert!((all - 4000.0).abs() < 0.01 * 4000.0, "{worth:?} {:?}", sum.ground);
+    }
+    // At twice the distance along the row it takes twice the ground.
+    let own = OwnSpacing {
+        crop: "carrot".into(),
+        way: "root".into(),
+        along: Length::inches(6),
+        across: Length::inches(3),
+        note: String::new(),
+    };
+    garden.spacings.push(own);
+    let wide = only(&told(&garden, 2027, &[])).sum.clone().unwrap();
+    assert_eq!(wide.takes, [13, 6]);
+    assert!(wide.ground[1].abs_diff(2 * sum.ground[1]) <= 2, "{wide:?}");
+    let dear = WantDraft { worth: Some(10_000_001), ..want("carrot", WantAmount::Weight { grams: 1 }, false) };
+    let refused = does(&mut garden, &Command::KeepWant { want: None, draft: Box::new(dear) }).unwrap_err().to_string();
+    assert!(refused.contains("what it would cost, in hundredths: 10000001 is outside 0 to 10000000"), "{refused}");
+}
+
+#[test]
+fn the_ground_of_a_want_could_give_what_else_is_wanted_while_it_stands() {
+    let mut garden = unplanted();
+    for crop in ["maize", "bean", "asparagus"] {
+        wishes(&mut garden, crop, WantAmount::Weight { grams: 5_000 });
+    }
+    let wants = told(&garden, 2027, &[]);
+    let of = |crop: &str| wants.wants.iter().find(|line| garden.want(line.want).unwrap().crop == crop).expect("it is wanted");
+    let [instead] = of("maize").instead.as_slice() else { panic!("what stays for years is none: {:?}", of("maize").instead) };
+    let (maize, bean) = (of("maize").sum.as_ref().unwrap(), of("bean").sum.as_ref().unwrap());
+    assert_eq!(instead.want, of("bean").want);
+    let ground = f64::from(maize.ground[0] + maize.ground[1]) / 2.0;
+    assert!((f64::from(instead.plants) - ground / f64::from(bean.takes[0])).abs() <= 1.0, "{instead:?}");
+    for side in [0, 1] {
+        let grams = f64::from(bean.square_gives[side]) * ground / 100.0;
+        assert!((f64::from(instead.grams[side]) - grams).abs() < 0.02 * grams, "{instead:?} {grams}");
+    }
+    assert!(of("asparagus").instead.len() <= 3);
 }
 
 #[test]

@@ -89,6 +89,12 @@ impl Patch {
         self.from <= day && day <= self.until
     }
 
+    /// Whether it is divided from left to right, and how long it is that way in half squares: along its longer side, or along its row.
+    pub fn divides(&self) -> (bool, u16) {
+        let sideways = self.line.map_or(self.rect.w >= self.rect.h, |line| !line.across);
+        (sideways, if sideways { self.rect.w } else { self.rect.h })
+    }
+
     /// Whether the two are rows that run side by side, each at its own place.
     pub fn is_row_beside(&self, other: &Patch) -> bool {
         match (self.line, other.line) {

@@ -83,6 +83,9 @@ pub struct Want {
     /// All of it is wanted in one week, to be put up at once.
     #[serde(default)]
     pub at_once: bool,
+    /// What the household would pay for all of it, in hundredths of its money.
+    #[serde(default)]
+    pub worth: Option<u32>,
     /// What else there is to say, up to 200 letters.
     #[serde(default)]
     pub note: String,

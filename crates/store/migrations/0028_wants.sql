@@ -7,6 +7,7 @@ create table want (
     amount    jsonb not null,
     purpose   text not null check (purpose in ('fresh', 'stored', 'frozen', 'dried', 'jars', 'given', 'sold')),
     at_once   boolean not null,
+    worth     integer check (worth >= 0),
     note      text not null check (char_length(note) <= 200),
     primary key (garden_id, id),
     foreign key (garden_id, variety) references variety (garden_id, id) deferrable initially deferred

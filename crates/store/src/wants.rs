@@ -9,7 +9,7 @@ use sqlx::PgConnection;
 /// All wants of a garden, by their numbers.
 pub async fn load(connection: &mut PgConnection, garden: GardenId) -> Result<Vec<Want>, StoreError> {
     let rows = sqlx::query!(
-        "select id, crop, variety, amount, purpose, at_once, note from want where garden_id = $1 order by id",
+        "select id, crop, variety, amount, purpose, at_once, worth, note from want where garden_id = $1 order by id",
         garden.0
     )
     .fetch_all(connection)
@@ -23,6 +23,7 @@ pub async fn load(connection: &mut PgConnection, garden: GardenId) -> Result<Vec
                 amount: serde_json::from_value(row.amount)?,
                 purpose: of_word(&row.purpose)?,
                 at_once: row.at_once,
+                worth: row.worth.map(fit).transpose()?,
                 note: row.note,
             })
         })
@@ -32,13 +33,15 @@ pub async fn load(connection: &mut PgConnection, garden: GardenId) -> Result<Vec
 /// Writes a want that is new, or otherwise than before; how many were written.
 pub async fn write(connection: &mut PgConnection, garden: GardenId, want: &Want) -> Result<u64, StoreError> {
     // Taken apart, so that a fact that is forgotten here does not compile.
-    let Want { id, crop, variety, amount, purpose, at_once, note } = want;
+    let Want { id, crop, variety, amount, purpose, at_once, worth, note } = want;
     let id: i32 = fit(id.0)?;
     let variety: Option<i32> = variety.map(|variety| fit(variety.0)).transpose()?;
+    let worth: Option<i32> = worth.map(fit).transpose()?;
     let done = sqlx::query!(
-        "insert into want (garden_id, id, crop, variety, amount, purpose, at_once, note) values ($1, $2, $3, $4, $5, $6, $7, $8)
+        "insert into want (garden_id, id, crop, variety, amount, purpose, at_once, worth, note)
+         values ($1, $2, $3, $4, $5, $6, $7, $8, $9)
          on conflict (garden_id, id) do update set crop = excluded.crop, variety = excluded.variety, amount = excluded.amount,
-             purpose = excluded.purpose, at_once = excluded.at_once, note = excluded.note",
+             purpose = excluded.purpose, at_once = excluded.at_once, worth = excluded.worth, note = excluded.note",
         garden.0,
         id,
         crop,
@@ -46,6 +49,7 @@ pub async fn write(connection: &mut PgConnection, garden: GardenId, want: &Want)
         serde_json::to_value(amount)?,
         word(purpose)?,
         *at_once,
+        worth,
         note
     )
     .execute(connection)

@@ -109,6 +109,10 @@ ways: Array<Way>,
  */
 seed: Seed | null, 
 /**
+ * What one piece weighs that is planted in place of seed, least and most \[g\]; nothing where nobody knows. Read from a file of its own.
+ */
+piece_grams: [number, number] | null, 
+/**
  * What it gives; nothing where the book does not say. Read from a file of its own.
  */
 gives: Yield | null, 

@@ -33,6 +33,10 @@ purpose: Purpose,
  */
 at_once: boolean, 
 /**
+ * What the household would pay for all of it, in hundredths of its money.
+ */
+worth: number | null, 
+/**
  * What else there is to say, up to 200 letters.
  */
 note: string, };

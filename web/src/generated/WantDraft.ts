@@ -28,6 +28,10 @@ purpose: Purpose,
  */
 at_once: boolean, 
 /**
+ * What all of it would cost, in hundredths of the household's money.
+ */
+worth: number | null, 
+/**
  * What else there is to say.
  */
 note: string, };

@@ -48,4 +48,20 @@ had: CanBeHad | null,
 /**
  * A square planted with it gives so much \[g\], least and most.
  */
-square_gives: [number, number], };
+square_gives: [number, number], 
+/**
+ * That is so many meals of one person, least and most.
+ */
+square_meals: [number, number], 
+/**
+ * That would cost so much, least and most, in hundredths of the household's money; nothing where it did not say what it would pay.
+ */
+square_worth: [number, number] | null, 
+/**
+ * Ground of one plant as it is grown here, and by the book's distance \[hundredths of a square\].
+ */
+takes: [number, number], 
+/**
+ * The days on which its sowings go into the ground, in their order.
+ */
+starts: Array<string>, };

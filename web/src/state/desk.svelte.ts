@@ -27,6 +27,19 @@ export function viewName(key: ViewKey): string {
 /** Work on a whole bed, done in its slip; the sheet and the tags take the drawing's place. */
 export type Task = 'arrange' | 'group' | 'bare' | 'sums' | 'markers' | 'sheet' | 'tags' | 'own-crops';
 
+/** Harvests that are to come evenly, to be reckoned back to sowings in the Season. */
+export interface Series {
+  crop: string;
+  /** Nothing for the usual way of growing it. */
+  way: string | null;
+  from: string;
+  until: string;
+  /** Days between harvests. */
+  every: number;
+  /** Plants of each sowing. */
+  plants: number;
+}
+
 /** A crop in hand. */
 export interface Hand {
   crop: string;
@@ -65,6 +78,8 @@ export class Desk {
   wholeYear = $state(false);
   /** What a year's plan gives a bed, to be arranged there. */
   amounts: { bed: number; wishes: BedWish[] } | null = $state.raw(null);
+  /** A series that a want asks for, to be reckoned in the Season. */
+  series: Series | null = $state.raw(null);
   /** What it would put on the squares. */
   preview: Maybe[] = $state.raw([]);
 

@@ -8,6 +8,7 @@ import type { PatchChange } from '../generated/PatchChange';
 import type { SeasonChange } from '../generated/SeasonChange';
 import type { SeasonView } from '../generated/SeasonView';
 import type { ToSettle } from '../generated/ToSettle';
+import type { Series } from './desk.svelte';
 import type { GardenState } from './garden.svelte';
 
 /** What the slip is about. */
@@ -15,7 +16,7 @@ export type About =
   | { is: 'year' }
   | { is: 'climate' }
   | { is: 'shelf' }
-  | { is: 'again'; crop?: string }
+  | { is: 'again'; asked?: Series }
   | { is: 'calendar' }
   | { is: 'starts' }
   | { is: 'patch'; patch: number }

@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest';
-import { amountTyped, amountWords, farBetween, priceTyped, readPrice, roughly, weight } from './tin';
+import type { LotLine } from '../generated/LotLine';
+import { amountTyped, amountWords, byAge, farBetween, roughly, weight } from './tin';
 
 test('amounts are told as a kitchen scale tells them, in the household’s units', () => {
   expect(weight(2500, 'metric')).toBe('2.5 g');
@@ -10,19 +11,23 @@ test('amounts are told as a kitchen scale tells them, in the household’s units
   expect(amountTyped({ by: 'weight', mg: 2345 })).toBe('2.345 g');
 });
 
+test('what will not keep comes first, and what is used up last', () => {
+  const line = (lot: number, state: LotLine['state'], too_old: string | null) =>
+    ({ lot, state, comes_up: { too_old } }) as LotLine;
+  const lots = [
+    line(1, 'good', null),
+    line(2, 'empty', '2020-01-01'),
+    line(3, 'good', '2029-05-01'),
+    line(4, 'too-old', '2026-11-23'),
+    { ...line(5, 'good', null), comes_up: null },
+  ];
+  expect(byAge(lots).map((one) => one.lot)).toEqual([4, 3, 1, 5, 2]);
+});
+
 test('a range keeps no more figures than hold', () => {
   expect(roughly([200, 200])).toBe('200');
   expect(roughly([1512, 2287])).toBe('about 1,500 to 2,300');
   expect(roughly([7, 19])).toBe('about 7 to 19');
-});
-
-test('a price is read with a point or a comma, and what is none is told', () => {
-  expect(readPrice('2.95')).toBe(295);
-  expect(readPrice(' 3,5 ')).toBe(350);
-  expect(readPrice('')).toBe(null);
-  expect(readPrice('two')).toBeNaN();
-  expect(readPrice('1.234')).toBeNaN();
-  expect(priceTyped(295)).toBe('2.95');
 });
 
 test('how far apart is told as far as it is known', () => {

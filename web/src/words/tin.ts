@@ -1,10 +1,17 @@
 // The seed tin in a gardener's words: amounts, ages, and what there is to say of a lot.
+import type { LotLine } from '../generated/LotLine';
 import type { LotState } from '../generated/LotState';
 import type { SeedAmount } from '../generated/SeedAmount';
 import type { SeedKept } from '../generated/SeedKept';
 import type { Units } from '../generated/Units';
 
 const OUNCE_MG = 28_349.523125;
+
+/** Lots in the order in which they get too old; what is used up last. */
+export function byAge(lots: LotLine[]): LotLine[] {
+  const day = (line: LotLine) => (line.state === 'empty' ? '~' : (line.comes_up?.too_old ?? '}'));
+  return lots.toSorted((one, other) => (day(one) < day(other) ? -1 : day(one) > day(other) ? 1 : 0));
+}
 
 /** So many figures as a kitchen scale tells. */
 const few = (value: number) => String(Number(value.toPrecision(value < 1 ? 1 : 2)));
@@ -61,13 +68,3 @@ export const STATE: Record<LotState, string> = {
   test: 'try some first',
   good: 'good',
 };
-
-/** Money as it is kept, in hundredths, and as it is typed. */
-export const priceTyped = (price: number | null) => (price === null ? '' : (price / 100).toFixed(2));
-
-/** Hundredths of what was typed; nothing where nothing was, and no number where it is none. */
-export function readPrice(typed: string): number | null {
-  const text = typed.trim().replace(',', '.');
-  if (text === '') return null;
-  return /^\d+(\.\d{1,2})?$/.test(text) ? Math.round(Number(text) * 100) : NaN;
-}

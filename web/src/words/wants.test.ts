@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { gramsOf, produceBetween, squaresBetween, wanted } from './wants';
+import { gramsOf, oddly, produceBetween, squaresBetween, takesOf, wanted } from './wants';
 
 test('amounts are told with the figures that hold, in the household’s units', () => {
   expect(produceBetween([907, 4082], 'imperial')).toBe('2 to 9 lb');
@@ -15,6 +15,17 @@ test('what is wanted is told as it was thought of', () => {
   expect(wanted({ by: 'meals', people: 2, every: 2, from: 5, until: 9 }, null, 'metric')).toBe(
     'for 2, every 2 days, May to Sep',
   );
+});
+
+test('what a plant takes is told as gardeners say it, and what is odd is asked about', () => {
+  expect(takesOf(6)).toBe('17 to a square');
+  expect(takesOf(25)).toBe('4 to a square');
+  expect(takesOf(100)).toBe('1 square');
+  expect(takesOf(225)).toBe('2.3 squares');
+  expect(oddly([25, 25])).toBe('');
+  expect(oddly([30, 25])).toBe('');
+  expect(oddly([50, 25])).toMatch(/4 to a square: are you sure it wants so much/);
+  expect(oddly([11, 25])).toMatch(/so little/);
 });
 
 test('weights are read in pounds or kilograms', () => {

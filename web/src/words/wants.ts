@@ -56,6 +56,20 @@ export const between = ([least, most]: [number, number]) =>
 /** Hundredths of a square as squares: '¾' is told as 0.8, twelve as 12. */
 export const squares = (hundredths: number) => two(hundredths / 100);
 
+/** What one plant takes of a square: '16 to a square', '1.5 squares'. */
+export function takesOf(hundredths: number): string {
+  return hundredths > 60
+    ? `${told(hundredths)} ${hundredths === 100 ? 'square' : 'squares'}`
+    : `${two(100 / hundredths)} to a square`;
+}
+
+/** Why what a plant takes is to be looked at again, where it is far from the book's: half as much again, or two thirds. */
+export function oddly([own, book]: [number, number]): string {
+  if (own * 2 >= book * 3) return `the book gives it ${takesOf(book)}: are you sure it wants so much?`;
+  if (own * 3 <= book * 2) return `the book gives it ${takesOf(book)}: are you sure so little is enough?`;
+  return '';
+}
+
 const told = (hundredths: number) => squares(hundredths).toLocaleString('en');
 
 /** '9 to 20', of hundredths of squares. */

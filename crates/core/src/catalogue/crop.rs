@@ -290,6 +290,9 @@ pub struct Crop {
     /// What is known of its seed; nothing where it is not grown from seed here. Read from a file of its own.
     #[serde(default, skip_deserializing)]
     pub seed: Option<Seed>,
+    /// What one piece weighs that is planted in place of seed, least and most \[g\]; nothing where nobody knows. Read from a file of its own.
+    #[serde(default, skip_deserializing)]
+    pub piece_grams: Option<[f32; 2]>,
     /// What it gives; nothing where the book does not say. Read from a file of its own.
     #[serde(default, skip_deserializing)]
     pub gives: Option<Yield>,

@@ -1,4 +1,5 @@
-//! The file of seeds: how many there are in a gram, how long each keeps, and how fast those die of which that is known.
+//! The file of seeds: how many there are in a gram, how long each keeps, and how fast those die of which that is known; and what pieces
+//! weigh that are planted in place of seed.
 
 use crate::catalogue::crop::Crop;
 use crate::catalogue::seeds::{Known, Seed};
@@ -11,6 +12,7 @@ use std::collections::{BTreeMap, HashMap};
 #[serde(deny_unknown_fields)]
 struct SeedFile {
     seed: Vec<Told>,
+    piece: Vec<PieceTold>,
     viability: Vec<ViabilityTold>,
 }
 
@@ -22,6 +24,14 @@ struct Told {
     years: u8,
     #[serde(default = "one")]
     plants: [u8; 2],
+    source: String,
+}
+
+#[derive(Deserialize)]
+#[serde(deny_unknown_fields)]
+struct PieceTold {
+    crop: String,
+    grams: [f32; 2],
     source: String,
 }
 
@@ -62,6 +72,14 @@ pub(super) fn read(crops: &mut [Crop], sources: &BTreeMap<String, Source>, text:
             let crop = crop.ok_or_else(|| format!("seeds.toml: {key}: no crop, or told twice"))?;
             crop.seed = Some(Seed { per_gram, years, plants, source: source.clone(), viability: known.remove(&key) });
         }
+    }
+    for PieceTold { crop: key, grams, source } in file.piece {
+        let crop = crops.iter_mut().find(|crop| crop.key == key && crop.planted_as.is_some() && crop.piece_grams.is_none());
+        let crop = crop.ok_or_else(|| format!("seeds.toml: {key}: not planted in pieces, or told twice"))?;
+        if !(0.0 < grams[0] && grams[0] < grams[1] && sources.contains_key(&source)) {
+            return Err(format!("seeds.toml: a piece of {key}: a figure or its source"));
+        }
+        crop.piece_grams = Some(grams);
     }
     match known.into_keys().next() {
         Some(key) => Err(format!("seeds.toml: {key}: an equation and no seed")),

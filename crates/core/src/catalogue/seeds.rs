@@ -5,7 +5,7 @@ use crate::seed::ageing::{Viability, later, probit};
 use crate::seed::chance::Belief;
 use jiff::civil::{Date, date};
 use serde::{Deserialize, Serialize};
-use sparrow_facts::seed_lot::{SeedAmount, SeedKept, SeedLot};
+use sparrow_facts::seed_lot::{SeedKept, SeedLot};
 
 /// The seed of a crop.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
@@ -82,12 +82,9 @@ impl Seed {
         f64::from(self.years) * 365.25 / halved * LIVES_TIMES[place]
     }
 
-    /// How many seeds there are of an amount, least and most.
-    pub fn many(&self, amount: SeedAmount) -> [u32; 2] {
-        match amount {
-            SeedAmount::Count { pieces } => [pieces; 2],
-            SeedAmount::Weight { mg } => self.per_gram.map(|per| (f64::from(mg) / 1000.0 * f64::from(per)).round() as u32),
-        }
+    /// How many seeds there are in so many milligrams, least and most.
+    pub fn many(&self, mg: u32) -> [u32; 2] {
+        self.per_gram.map(|per| (f64::from(mg) / 1000.0 * f64::from(per)).round() as u32)
     }
 }
 

@@ -4,9 +4,31 @@ use crate::catalogue::book::Catalogue;
 use crate::catalogue::crop::{Crop, Way};
 use crate::catalogue::seeds::LotLife;
 use jiff::civil::Date;
-use sparrow_facts::seed_lot::SeedLot;
+use sparrow_facts::seed_lot::{SeedAmount, SeedLot};
 
 impl Crop {
+    /// How many seeds there are of an amount, or pieces of what is planted, least and most; nothing where it is weighed and nobody knows.
+    pub fn many(&self, amount: SeedAmount) -> Option<[u32; 2]> {
+        match (amount, &self.seed, self.piece_grams) {
+            (SeedAmount::Count { pieces }, ..) => Some([pieces; 2]),
+            (SeedAmount::Weight { mg }, Some(seed), _) => Some(seed.many(mg)),
+            (SeedAmount::Weight { mg }, None, Some([light, heavy])) => {
+                Some([heavy, light].map(|grams| (f64::from(mg) / 1000.0 / f64::from(grams)).floor() as u32))
+            }
+            (SeedAmount::Weight { .. }, None, None) => None,
+        }
+    }
+
+    /// What so many seeds weigh, or pieces of what is planted \[mg\], least and most; nothing where nobody knows.
+    pub fn weigh(&self, many: u32, pieces: bool) -> Option<[u32; 2]> {
+        let many = f64::from(many);
+        if pieces {
+            return self.piece_grams.map(|grams| grams.map(|grams| (many * f64::from(grams) * 1000.0).ceil() as u32));
+        }
+        let [few, lots] = self.seed.as_ref()?.per_gram;
+        Some([lots, few].map(|per| (many / f64::from(per) * 1000.0).ceil() as u32))
+    }
+
     /// The share that usually comes up of fresh seed: half way from the least it is sold with to all of it (common practice).
     pub fn fresh(&self) -> f64 {
         (100.0 + f64::from(self.germinates)) / 200.0

@@ -99,7 +99,13 @@ pub enum Command {
     /// Change what a patch is: its way, its number, its days.
     ChangePatch { patch: PatchId, way: String, holes: Option<u16>, from: Date, until: Date, between: bool },
     /// Give the far end of a patch, so many half squares of its longer side, to another variety or way of the same crop.
-    DividePatch { patch: PatchId, way: String, half_squares: u16 },
+    DividePatch {
+        patch: PatchId,
+        way: String,
+        half_squares: u16,
+        #[serde(default)]
+        until: Option<Date>,
+    },
     /// Take a patch away.
     RemovePatch { patch: PatchId },
     /// Keep a warning as it is, or no longer.
@@ -201,7 +207,7 @@ fn planned(known: Known, command: &Command) -> Result<Vec<Edit>, Refusal> {
         Command::Season { changes } => season::plan(known, changes),
         Command::Replan { changes, follow } => replan::replan(known, changes, *follow),
         Command::SetSchool { over, school } => planner.set_school(*over, *school),
-        Command::DividePatch { patch, way, half_squares } => planner.divide_patch(*patch, way, *half_squares),
+        Command::DividePatch { patch, way, half_squares, until } => planner.divide_patch(*patch, way, *half_squares, *until),
         Command::Lock { patch, locked } => planner.lock(*patch, *locked),
         Command::SetDistance { patch, distance } => planner.set_distance(*patch, distance.map(|(a, b)| (a.0, b.0))),
         Command::SetInEach { patch, in_each } => planner.set_in_each(*patch, *in_each),

@@ -8,6 +8,7 @@ use crate::change::planner::{Planner, changed, gone, next_patch};
 use crate::change::schools::suited;
 use crate::ground::planting::Planting;
 use crate::ground::shape;
+use jiff::civil::Date;
 use sparrow_facts::bed::Bed;
 use sparrow_facts::edit::{Edit, apply};
 use sparrow_facts::garden::Garden;
@@ -89,12 +90,17 @@ impl Planner<'_> {
     }
 
     /// Divides a patch in two across its longer side, or across its row: the last half squares of it become a patch of another way
-    /// of the same crop, such as a second variety.
-    pub(crate) fn divide_patch(&self, id: PatchId, way: &str, half_squares: u16) -> Result<Vec<Edit>, Refusal> {
+    /// of the same crop, such as a second variety, or stand until another day, such as what is left for seed.
+    pub(crate) fn divide_patch(
+        &self,
+        id: PatchId,
+        way: &str,
+        half_squares: u16,
+        until: Option<Date>,
+    ) -> Result<Vec<Edit>, Refusal> {
         let before = self.movable(id)?;
         let Rect { x, y, w, h } = before.rect;
-        let sideways = before.line.map_or(w >= h, |line| !line.across);
-        let long = if sideways { w } else { h };
+        let (sideways, long) = before.divides();
         if long < 2 {
             return Err(Refusal::NothingTo { what: "divide" });
         }
@@ -128,7 +134,10 @@ impl Planner<'_> {
         let Planted { between, school, .. } = before.planted;
         let planted = Planted { way: way.into(), between, school, ..said };
         let id = PatchId(next_patch(planner.known));
-        edits.extend(planner.put(None, Patch { id, rect: second, planted, kept: Vec::new(), ..before.clone() })?);
+        edits.extend(planner.put(
+            None,
+            Patch { id, rect: second, until: until.unwrap_or(before.until), planted, kept: Vec::new(), ..before.clone() },
+        )?);
         Ok(edits)
     }
 

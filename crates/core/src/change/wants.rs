@@ -2,7 +2,7 @@
 
 use crate::catalogue::Catalogue;
 use crate::change::draft::text_or_nothing;
-use crate::change::limits::{EATERS, EVERY_DAYS, JAR, MONTH, MOST_WANTS, NOTE, WANTED, number};
+use crate::change::limits::{EATERS, EVERY_DAYS, JAR, MONTH, MOST_WANTS, NOTE, PRICE, WANTED, number};
 use crate::change::planner::{Planner, next};
 use serde::{Deserialize, Serialize};
 use sparrow_facts::edit::Edit;
@@ -26,13 +26,16 @@ pub struct WantDraft {
     pub purpose: Purpose,
     /// All of it in one week.
     pub at_once: bool,
+    /// What all of it would cost, in hundredths of the household's money.
+    #[serde(default)]
+    pub worth: Option<u32>,
     /// What else there is to say.
     pub note: String,
 }
 
 /// A want within its limits, of a crop and a variety that are there.
 pub fn check_want(want: &Want, garden: &Garden, catalogue: &Catalogue) -> Result<(), Refusal> {
-    let Want { id: _, crop, variety, amount, purpose: _, at_once: _, note } = want;
+    let Want { id: _, crop, variety, amount, purpose: _, at_once: _, worth, note } = want;
     catalogue.crop(crop).ok_or_else(|| Refusal::Unknown { what: "crop", key: crop.clone() })?;
     if let Some(id) = variety {
         let of = garden.variety(*id).filter(|variety| variety.crop == *crop);
@@ -51,6 +54,7 @@ pub fn check_want(want: &Want, garden: &Garden, catalogue: &Catalogue) -> Result
             [from, until].into_iter().try_for_each(|month| number("a month", month.into(), MONTH))?;
         }
     }
+    worth.map_or(Ok(()), |worth| number("what it would cost, in hundredths", worth.into(), PRICE))?;
     let same = text_or_nothing("the note", note, NOTE)? == *note;
     if same { Ok(()) } else { Err(Refusal::OddLetters { field: "the note" }) }
 }
@@ -68,7 +72,7 @@ impl Planner<'_> {
             return Err(Refusal::TooManyThings { what: "wants", most: MOST_WANTS });
         }
         let number = WantId(next(garden.wants.iter().map(|want| want.id.0)));
-        let WantDraft { crop, variety, amount, purpose, at_once, note } = draft;
+        let WantDraft { crop, variety, amount, purpose, at_once, worth, note } = draft;
         let after = Want {
             id: before.as_ref().map_or(number, |before| before.id),
             crop: crop.clone(),
@@ -76,6 +80,7 @@ impl Planner<'_> {
             amount: *amount,
             purpose: *purpose,
             at_once: *at_once,
+            worth: *worth,
             note: text_or_nothing("the note", note, NOTE)?,
         };
         check_want(&after, garden, self.known.catalogue)?;

@@ -64,7 +64,7 @@ impl<'a> Growing<'a> {
     }
 
     /// The lot in the tin that is sown, where its day is planned.
-    fn lot(&self) -> Option<&'a LotLife> {
+    pub(crate) fn lot(&self) -> Option<&'a LotLife> {
         self.way.lot_on(self.crop, self.sown?)
     }
 

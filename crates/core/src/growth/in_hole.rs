@@ -6,6 +6,9 @@ use sparrow_facts::timing::Means;
 
 /// The share of holes that may stay empty before another seed goes into each (common practice: one in ten).
 pub const EMPTY: f64 = 0.1;
+/// The share of cells that may stay empty before another seed goes into each: so many more than are wanted are sown in any case (common
+/// practice: one in four).
+const EMPTY_CELL: f64 = 0.25;
 /// The most seeds in one hole that are reckoned, for they have to be thinned.
 pub const MOST_SEEDS: u32 = 4;
 
@@ -36,6 +39,16 @@ pub fn in_each_hole(growing: Growing, own: Option<u8>) -> u32 {
         return 1;
     }
     seeds_a_hole(growing.seed(), EMPTY, MOST_SEEDS)
+}
+
+/// How many seeds go into one hole or cell when it is sown: those of a hole; into a cell one, or a clump, and where the lot in the tin
+/// comes up poorly as many as leave hardly more cells empty than are sown beyond what is wanted.
+pub fn seeds_when_sown(growing: Growing, own: Option<u8>) -> u32 {
+    let singly = own.is_none() && growing.way.per_hole == 1;
+    if growing.means == Means::Shelf && singly && growing.lot().is_some() {
+        return seeds_a_hole(growing.seed(), EMPTY_CELL, MOST_SEEDS);
+    }
+    in_each_hole(growing, own)
 }
 
 /// How many plants are left to grow in one hole: what is sown singly is thinned to the strongest; a clump, and what is planted, stays

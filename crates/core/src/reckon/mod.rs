@@ -7,6 +7,7 @@ pub mod record;
 pub mod rounds;
 pub mod saving;
 pub mod season;
+pub mod seeds;
 pub mod staged;
 pub mod tending;
 pub mod tin;

@@ -9,6 +9,7 @@ use crate::lived::start_of;
 use crate::reckon::bed_round::bed_lines;
 use crate::reckon::line::{AHEAD, RoundLine, SetOut};
 use crate::reckon::season::{Parts, parts, tasks_between, tasks_of};
+use crate::reckon::seeds::seeds;
 use crate::reckon::staged::condition;
 use crate::reckon::tending::{care_lines, notes_of_step};
 use crate::reckon::tools::is_heavy;
@@ -148,8 +149,9 @@ fn step_line(known: Known, task: Task, day: Date) -> Option<RoundLine> {
     let late = if done || task.guess { 0 } else { u16::try_from(since).unwrap_or(0) };
     let (how, last) = (how(known, &task), if late > 0 { last_start(known, &task) } else { None });
     let told = told(&task, how.as_ref());
+    let seeds = known.garden.patch(task.patch).filter(|_| task.work == Work::SowInside).and_then(|patch| seeds(known, patch));
     let at = At { bed: Some(task.bed), patch: Some(task.patch), rect: None };
-    Some(RoundLine { late, done, rest, how, last, ..RoundLine::of(task, at, due, told) })
+    Some(RoundLine { late, done, rest, how, seeds, last, ..RoundLine::of(task, at, due, told) })
 }
 
 /// What is written down when a step is done as it was planned.

@@ -6,6 +6,7 @@ use crate::ground::planting::Planting;
 use crate::known::Known;
 use crate::reckon::line::{AHEAD, CareNote, RoundLine, TopicTold};
 use crate::reckon::season::Parts;
+use crate::reckon::seeds;
 use crate::reckon::told::in_measures;
 use crate::season::care::{Asked, STEPS_ASKED_FOR, Stand, asked, chosen, is_so};
 use crate::season::course::Course;
@@ -69,8 +70,7 @@ fn seeds(known: Known, patch: &Patch, work: Work) -> Option<u32> {
     if !matches!(work, Work::Soak | Work::Chit | Work::Chill | Work::Inoculate) {
         return None;
     }
-    let sum = Planting::of(known, patch)?.reckon().0;
-    Some(sum.holes.saturating_mul(sum.in_each))
+    seeds::seeds(known, patch)
 }
 
 /// What is put in store once it has been cleared, and dried where it must.

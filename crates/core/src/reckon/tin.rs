@@ -1,13 +1,14 @@
 //! What lies in the seed tin on a day, what will come up of it, what is going to be sown, and what is short? Lots run down as the
 //! journal tells of sowings; what is planned and not yet sown wants the rest.
 
-use crate::catalogue::{Crop, Seed};
+use crate::catalogue::Crop;
 use crate::ground::planting::Planting;
 use crate::growth::growing::Growing;
-use crate::growth::in_hole::{MOST_SEEDS, in_each_hole, plants_a_hole};
+use crate::growth::in_hole::{MOST_SEEDS, plants_a_hole, seeds_when_sown};
 use crate::known::Known;
 use crate::lived::is_believed;
 use crate::reckon::season::tasks_between;
+use crate::reckon::seeds::seeds;
 use crate::seed::chance::{Belief, holes_for};
 use jiff::ToSpan;
 use jiff::civil::Date;
@@ -103,6 +104,22 @@ pub struct SeedNeed {
     pub have: [u32; 2],
     /// How many are short: for certain, and perhaps.
     pub short: [u32; 2],
+    /// What of it was got last, in which what is short can be counted; nothing where none was, or nothing is short.
+    pub like: Option<LikeLast>,
+    /// Plants of those that are raised on the shelf, which could be bought as young plants.
+    pub raised: u32,
+}
+
+/// What was got last of something, to count in.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+pub struct LikeLast {
+    /// How much there was in it when it was counted first.
+    pub amount: SeedAmount,
+    /// What was paid for it, in hundredths of the household's money.
+    pub price: Option<u32>,
+    /// So many like it are to be got: if all goes well, and to be sure.
+    pub packets: [u32; 2],
 }
 
 /// A test is worth while where a lot is expected to have lost so much of what it said \[share\]; own choice.
@@ -131,6 +148,7 @@ pub fn tin(known: Known, on: Date) -> Tin {
             need.have = [need.have[0].saturating_add(least), need.have[1].saturating_add(most)];
         }
         need.short = [need.seeds.saturating_sub(need.have[1]), need.seeds.saturating_sub(need.have[0])];
+        need.like = like_last(known, need);
     }
     for (line, lot) in lots.iter_mut().zip(&known.garden.lots) {
         line.planned = needs.contains_key(&kind(lot));
@@ -144,6 +162,15 @@ pub fn tin(known: Known, on: Date) -> Tin {
     let mut needs: Vec<SeedNeed> = needs.into_values().collect();
     needs.sort_by_key(|need| need.first);
     Tin { on, until, lots, needs }
+}
+
+/// The last lot of its kind, and how many like it what is short comes to.
+fn like_last(known: Known, need: &SeedNeed) -> Option<LikeLast> {
+    let of_it = |lot: &&SeedLot| lot.crop == need.crop && lot.variety == need.variety && !lot.amount.is_nothing();
+    let lot = known.garden.lots.iter().filter(of_it).max_by_key(|lot| (lot.packed, lot.id))?;
+    let [least, most] = known.catalogue.crop(&lot.crop)?.many(lot.amount)?;
+    let packets = [need.short[0].div_ceil(most.max(1)), need.short[1].div_ceil(least.max(1))];
+    (need.short[1] > 0).then_some(LikeLast { amount: lot.amount, price: lot.price, packets })
 }
 
 fn kind(lot: &SeedLot) -> Kind {
@@ -178,12 +205,7 @@ fn left(known: Known, on: Date) -> BTreeMap<LotId, u32> {
 
 /// How many seeds a lot may have had when it was counted.
 fn most(known: Known, lot: &SeedLot) -> u32 {
-    let seed = known.catalogue.crop(&lot.crop).and_then(|crop| crop.seed.as_ref());
-    match (seed, lot.amount) {
-        (Some(seed), amount) => seed.many(amount)[1],
-        (None, SeedAmount::Count { pieces }) => pieces,
-        (None, SeedAmount::Weight { .. }) => u32::MAX,
-    }
+    known.catalogue.crop(&lot.crop).and_then(|crop| crop.many(lot.amount)).map_or(u32::MAX, |[_, most]| most)
 }
 
 /// What was sown or planted of a patch, day by day, in seeds or pieces.
@@ -194,7 +216,7 @@ fn put_in(known: Known, patch: &Patch) -> Vec<(Date, Kind, u32)> {
     let seed = matches!(growing.means, Means::Direct | Means::Shelf);
     let pieces = growing.means == Means::Set;
     let own = patch.planted.in_each;
-    let each = in_each_hole(growing, own);
+    let each = seeds_when_sown(growing, own);
     let holes = || Planting::of(known, patch).map_or(0, |planting| planting.reckon().0.holes);
     let taken = story.put_in.iter().filter(|one| seed && one.sown || pieces && !one.sown);
     // What is written down of the ground are plants that are to grow there, of the shelf cells.
@@ -209,8 +231,7 @@ fn of(growing: Growing, patch: &Patch) -> Kind {
 /// A lot on a day, of which so much was sown.
 fn line(known: Known, lot: &SeedLot, on: Date, sown: u32) -> LotLine {
     let crop = known.catalogue.crop(&lot.crop);
-    let seed = crop.and_then(|crop| crop.seed.as_ref());
-    let (amount, left) = rest(seed, lot.amount, sown);
+    let (amount, left) = rest(crop, lot.amount, sown);
     let comes_up = crop.and_then(|crop| comes_up(crop, lot, on));
     let state = match (amount.is_nothing(), comes_up) {
         (true, _) => LotState::Empty,
@@ -221,20 +242,17 @@ fn line(known: Known, lot: &SeedLot, on: Date, sown: u32) -> LotLine {
     LotLine { lot: lot.id, left, amount, sown, comes_up: comes_up.filter(|_| !amount.is_nothing()), state, planned: false }
 }
 
-/// What is left of an amount after so many were sown: as it was measured, and in seeds.
-fn rest(seed: Option<&Seed>, amount: SeedAmount, sown: u32) -> (SeedAmount, Option<[u32; 2]>) {
-    match (amount, seed) {
-        (SeedAmount::Count { pieces }, _) => {
-            let left = pieces.saturating_sub(sown);
-            (SeedAmount::Count { pieces: left }, Some([left; 2]))
+/// What is left of an amount after so many were sown: as it was measured, and in seeds or pieces.
+fn rest(crop: Option<&Crop>, amount: SeedAmount, sown: u32) -> (SeedAmount, Option<[u32; 2]>) {
+    let left = match amount {
+        SeedAmount::Count { pieces } => SeedAmount::Count { pieces: pieces.saturating_sub(sown) },
+        SeedAmount::Weight { mg } => {
+            let gone =
+                crop.and_then(|crop| crop.weigh(sown, crop.seed.is_none())).map_or(0, |[least, most]| least / 2 + most / 2);
+            SeedAmount::Weight { mg: mg.saturating_sub(gone) }
         }
-        (SeedAmount::Weight { mg }, Some(seed)) => {
-            let gone = f64::from(sown) / f64::from((seed.per_gram[0] + seed.per_gram[1]) / 2.0) * 1000.0;
-            let left = SeedAmount::Weight { mg: (f64::from(mg) - gone).max(0.0).round() as u32 };
-            (left, Some(seed.many(left)))
-        }
-        (SeedAmount::Weight { .. }, None) => (amount, None),
-    }
+    };
+    (left, crop.and_then(|crop| crop.many(left)))
 }
 
 fn comes_up(crop: &Crop, lot: &SeedLot, on: Date) -> Option<ComesUp> {
@@ -287,8 +305,7 @@ fn needs(known: Known, on: Date, until: Date) -> BTreeMap<Kind, SeedNeed> {
         if growing.stays() {
             continue;
         }
-        let holes = if task.work == Work::SowInside { task.number } else { planting.reckon().0.holes };
-        let seeds = holes.saturating_mul(in_each_hole(growing, patch.planted.in_each));
+        let seeds = seeds(known, patch).unwrap_or_default();
         let of = of(growing, patch);
         let need = needs.entry(of.clone()).or_insert_with(|| SeedNeed {
             crop: of.0,
@@ -296,18 +313,20 @@ fn needs(known: Known, on: Date, until: Date) -> BTreeMap<Kind, SeedNeed> {
             first: task.day,
             plantings: 0,
             seeds: 0,
-            mg: None,
+            mg: Some([0; 2]),
             have: [0; 2],
             short: [0; 2],
+            like: None,
+            raised: 0,
         });
         need.first = need.first.min(task.day);
         need.plantings += 1;
         need.seeds = need.seeds.saturating_add(seeds);
-        let weighs = |seed: &Seed| {
-            let [least, most] = seed.per_gram.map(|per| (f64::from(need.seeds) / f64::from(per) * 1000.0).ceil() as u32);
-            [most, least]
-        };
-        need.mg = planting.crop.seed.as_ref().map(weighs);
+        if task.work == Work::SowInside {
+            need.raised = need.raised.saturating_add(planting.reckon().0.plants);
+        }
+        let more = planting.crop.weigh(seeds, growing.means == Means::Set);
+        need.mg = need.mg.zip(more).map(|(all, more)| [all[0].saturating_add(more[0]), all[1].saturating_add(more[1])]);
     }
     needs
 }

@@ -13,6 +13,8 @@ use jiff::civil::Date;
 use serde::Serialize;
 use sparrow_facts::journal::Unit;
 use sparrow_facts::site::Hemisphere;
+use sparrow_facts::spacing::Spacing;
+use sparrow_facts::units::Units;
 use sparrow_facts::want::{Want, WantAmount};
 
 /// Why nobody can say what a want comes to.
@@ -66,6 +68,14 @@ pub struct WantSum {
     pub had: Option<CanBeHad>,
     /// A square planted with it gives so much \[g\], least and most.
     pub square_gives: [u32; 2],
+    /// That is so many meals of one person, least and most.
+    pub square_meals: [u32; 2],
+    /// That would cost so much, least and most, in hundredths of the household's money; nothing where it did not say what it would pay.
+    pub square_worth: Option<[u32; 2]>,
+    /// Ground of one plant as it is grown here, and by the book's distance \[hundredths of a square\].
+    pub takes: [u32; 2],
+    /// The days on which its sowings go into the ground, in their order.
+    pub starts: Vec<Date>,
     /// When each sowing stands.
     #[serde(skip)]
     pub(crate) each: Vec<(Date, Date)>,
@@ -105,7 +115,11 @@ pub fn sum(known: Known, want: &Want, (crop, way): (&Crop, &Way), year: i16) -> 
         }
         _ => [of_a_plant[1], of_a_plant[0]].map(|one| (grams / (one * share).max(1.0)).ceil().min(1e6) as u32),
     };
-    let centisquares = ground_of_one(known, crop, way);
+    let units = known.garden.site.squares();
+    let book = ground_of_one(units, way, way.spacing(units));
+    let centisquares = said_distance(known.garden, &crop.key, way).map_or(book, |(said, _)| ground_of_one(units, way, said));
+    let ground = plants.map(|plants| (f64::from(plants) * centisquares).ceil() as u32);
+    let square_gives = of_a_plant.map(|grams| (grams * 100.0 / centisquares).round().min(1e9) as u32);
     let each = harvests.stands;
     let (first, last) = each.iter().fold(each[0], |(from, until), stand| (from.min(stand.0), until.max(stand.1)));
     let weeks: u32 = each.iter().map(|(from, until)| u32::try_from((*until - *from).get_days() / 7 + 1).unwrap_or(1)).sum();
@@ -121,13 +135,17 @@ pub fn sum(known: Known, want: &Want, (crop, way): (&Crop, &Way), year: i16) -> 
         gives: of_a_plant.map(|grams| grams.round() as u32),
         weighed: weighed.map(|(_, many)| many),
         plants,
-        ground: plants.map(|plants| (f64::from(plants) * centisquares).ceil() as u32),
+        ground,
         stands: (first, last),
         sowings,
         weeks: weeks.div_ceil(sowings),
         stays: is_settled(crop, way),
         had,
-        square_gives: of_a_plant.map(|grams| (grams * 100.0 / centisquares).round().min(1e9) as u32),
+        square_gives,
+        square_meals: square_gives.map(|grams| (f64::from(grams) / f64::from(gives.meal)).round() as u32),
+        square_worth: want.worth.map(|worth| [ground[1], ground[0]].map(|ground| worth_of_a_square(worth, ground))),
+        takes: [centisquares, book].map(|ground| ground.round().max(1.0) as u32),
+        starts: each.iter().map(|(from, _)| *from).collect(),
         each,
     })
 }
@@ -161,13 +179,16 @@ fn eaten_whole(crop: &Crop, way: &Way, gives: &Yield, [least, most]: [f64; 2]) -
     !crop.picked_again(way) && pieces.is_some_and(|pieces| (0.4..=2.2).contains(&pieces))
 }
 
-/// Ground of one plant, by the household's own distance where it has one \[hundredths of a square\].
-fn ground_of_one(known: Known, crop: &Crop, way: &Way) -> f64 {
-    let units = known.garden.site.squares();
-    let distance = said_distance(known.garden, &crop.key, way).map_or_else(|| way.spacing(units), |(said, _)| said);
+/// Ground of one plant at a distance \[hundredths of a square\].
+fn ground_of_one(units: Units, way: &Way, distance: Spacing) -> f64 {
     let side = f64::from(units.square().get());
     let hole = f64::from(distance.along.get().max(1)) * f64::from(distance.across.get().max(1)) * 100.0 / (side * side);
     (hole / f64::from(way.per_hole)).max(0.01)
+}
+
+/// What a square's part of a worth is, of so much ground \[hundredths of a square\].
+fn worth_of_a_square(worth: u32, ground: u32) -> u32 {
+    (f64::from(worth) * 100.0 / f64::from(ground.max(1))).round().min(4e9) as u32
 }
 
 /// What a plant of a crop gave here, least and most \[g\], by so many plantings that were weighed and are over.

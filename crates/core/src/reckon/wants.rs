@@ -11,7 +11,7 @@ use crate::reckon::want_sum::{Lacks, WantSum, sum};
 use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::Serialize;
-use sparrow_facts::ids::WantId;
+use sparrow_facts::ids::{VarietyId, WantId};
 use sparrow_facts::journal::Unit;
 use sparrow_facts::patch::Patch;
 use sparrow_facts::want::Want;
@@ -62,6 +62,32 @@ pub struct WantLine {
     pub together: Together,
     /// How the plan meets those.
     pub met: Met,
+    /// Where all of it is wanted in one week: the household's variety that is picked for the fewest days, where it takes fewer plants.
+    pub sooner: Option<Sooner>,
+    /// What else that is wanted its ground could give at about the same time, what gives most meals first; the middle of its ground, once.
+    pub instead: Vec<Instead>,
+}
+
+/// A variety that takes fewer plants for all in one week.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+pub struct Sooner {
+    /// The variety.
+    pub variety: VarietyId,
+    /// Plants of it, least and most.
+    pub plants: [u32; 2],
+}
+
+/// What other ground than its own could give.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+pub struct Instead {
+    /// The other want.
+    pub want: WantId,
+    /// Plants of it.
+    pub plants: u32,
+    /// What they give \[g\], least and most.
+    pub grams: [u32; 2],
 }
 
 /// What several wants of one crop come to.
@@ -107,10 +133,13 @@ pub struct Cut {
     pub frees: Option<(WantId, u32)>,
 }
 
+/// The most other wants that are told of for the ground of one.
+const MOST_INSTEAD: usize = 3;
+
 /// What the wants of a household come to in a growing year.
 pub fn wants(known: Known, year: i16) -> Wants {
     let lines: Vec<(WantLine, &Want)> = known.garden.wants.iter().map(|want| (line(known, want, year), want)).collect();
-    let lines = meeting(lines);
+    let lines = with_others(known, meeting(lines), year);
     let (first, last) = year_span(year, known.garden.site.latitude.hemisphere());
     let ground = known.garden.beds.iter().map(|bed| {
         let (columns, rows) = bed.half_squares(known.garden.site.squares());
@@ -150,6 +179,48 @@ fn meeting(lines: Vec<(WantLine, &Want)>) -> Vec<(WantLine, &Want)> {
     all.into_iter().zip(lines).map(met).collect()
 }
 
+/// The wants with what their ground could give instead, and with the variety that does with fewer plants.
+fn with_others<'a>(known: Known, lines: Vec<(WantLine, &'a Want)>, year: i16) -> Vec<(WantLine, &'a Want)> {
+    let others = |(line, want): &(WantLine, &Want)| {
+        let Some(sum) = &line.sum else { return (None, Vec::new()) };
+        let mut found: Vec<(u32, Instead)> = lines
+            .iter()
+            .filter(|(_, other)| other.crop != want.crop)
+            .filter_map(|(other, _)| instead(sum, other.want, other.sum.as_ref()?))
+            .collect();
+        found.sort_by_key(|(meals, one)| (std::cmp::Reverse(*meals), one.want));
+        found.dedup_by_key(|(_, one)| known.garden.want(one.want).map(|want| &want.crop));
+        found.truncate(MOST_INSTEAD);
+        (sooner(known, want, sum, year), found.into_iter().map(|(_, one)| one).collect())
+    };
+    let all: Vec<_> = lines.iter().map(others).collect();
+    all.into_iter().zip(lines).map(|((sooner, instead), (line, want))| (WantLine { sooner, instead, ..line }, want)).collect()
+}
+
+/// What the middle of a want's ground gives of another that stands for the most part while it does, with the meals that are; nothing
+/// where that one does not, or stays for years.
+fn instead(of: &WantSum, want: WantId, other: &WantSum) -> Option<(u32, Instead)> {
+    let days = |(from, until): (Date, Date)| (until - from).get_days() + 1;
+    let shared = |one: (Date, Date)| of.each.iter().map(|mine| days((one.0.max(mine.0), one.1.min(mine.1))).max(0)).sum::<i32>();
+    let there = other.each.iter().any(|one| shared(*one) * 2 >= days(*one));
+    let ground = f64::from(of.ground[0] / 2 + of.ground[1] / 2);
+    let part = |each: u32| (ground * f64::from(each) / 100.0).round().min(4e9) as u32;
+    let plants = (ground / f64::from(other.takes[0])).floor() as u32;
+    let one = Instead { want, plants, grams: other.square_gives.map(part) };
+    (there && !other.stays && plants > 0).then(|| (part(other.square_meals[0] / 2 + other.square_meals[1] / 2), one))
+}
+
+/// Of the varieties of a crop that is wanted all in one week the one that is picked for the fewest days, where it takes fewer plants than
+/// what is wanted now.
+fn sooner(known: Known, want: &Want, now: &WantSum, year: i16) -> Option<Sooner> {
+    let others = known.garden.varieties.iter().filter(|other| other.crop == want.crop && Some(other.id) != want.variety);
+    let found = others.filter_map(|other| Some((other.id, known.crop(&want.crop, Some(&way_of(other.id))).ok()?)));
+    let picked = |(crop, way)| Growing::usual(crop, way).figures().picked;
+    let (variety, found) = found.filter(|_| want.at_once).min_by_key(|(id, found)| (picked(*found), *id))?;
+    let plants = sum(known, want, found, year).ok()?.plants;
+    (plants[1] < now.plants[1]).then_some(Sooner { variety, plants })
+}
+
 fn line(known: Known, want: &Want, year: i16) -> WantLine {
     let way = want.variety.map(way_of);
     let found = known.crop(&want.crop, way.as_deref()).ok();
@@ -174,7 +245,18 @@ fn line(known: Known, want: &Want, year: i16) -> WantLine {
     }
     let picked = u32::try_from(picked).unwrap_or(u32::MAX);
     let (sum, lacks) = sum.map_or_else(|lacks| (None, Some(lacks)), |sum| (Some(sum), None));
-    WantLine { want: want.id, sum, lacks, planned, sown, picked, together: Together::default(), met: Met::Unknown }
+    WantLine {
+        want: want.id,
+        sum,
+        lacks,
+        planned,
+        sown,
+        picked,
+        together: Together::default(),
+        met: Met::Unknown,
+        sooner: None,
+        instead: Vec::new(),
+    }
 }
 
 /// What is taken in each month of the year: each sowing has its part of the ground.

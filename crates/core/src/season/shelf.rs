@@ -1,6 +1,7 @@
 //! Is there room for the seedlings? Cells and pots under light, on the warm mat and where they harden, week by week.
 
 use crate::catalogue::Figures;
+use crate::growth::growing::Growing;
 use crate::growth::in_hole::plants_a_hole;
 use crate::known::Known;
 use crate::season::course::Course;
@@ -9,6 +10,7 @@ use jiff::civil::Date;
 use serde::Serialize;
 use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::PatchId;
+use sparrow_facts::patch::Patch;
 use sparrow_facts::timing::Means;
 
 /// A place seedlings stand in.
@@ -103,13 +105,11 @@ pub fn batch(known: Known, course: &Course, plants: u32) -> Option<Batch> {
     let patch = garden.patch(course.patch)?;
     let growing = known.growing(patch)?;
     let harden = course.harden?;
-    let survival = u32::from(patch.timing.survival.unwrap_or(garden.almanac.shelf.survival).clamp(10, 100));
     let sprout = growing.figures().sprout.as_ref();
     let days = sprout.map_or(7.0, |sprout| sprout.sum / (MAT.min(sprout.best) - sprout.base).max(1.0)).ceil() as i64;
     let raised = course.means == Means::Shelf;
-    // A cell holds what goes into one hole.
-    let wanted = plants.div_ceil(plants_a_hole(growing, patch.planted.in_each));
-    let cells = if raised { (wanted * 100).div_ceil(survival) } else { wanted };
+    let wanted = in_cells(growing, patch, plants);
+    let cells = if raised { cells_sown(garden, growing, patch, plants) } else { wanted };
     let pot_on = course.sow.filter(|_| raised).and_then(|sow| pot_on(growing.figures(), sow, course.plant));
     Some(Batch {
         patch: patch.id,
@@ -126,6 +126,17 @@ pub fn batch(known: Known, course: &Course, plants: u32) -> Option<Batch> {
         harden: if raised { harden.max(course.sow.unwrap_or(harden)) } else { course.arrives.unwrap_or(harden) },
         plant: course.plant,
     })
+}
+
+/// How many cells so many plants stand in: a cell holds what goes into one hole.
+fn in_cells(growing: Growing, patch: &Patch, plants: u32) -> u32 {
+    plants.div_ceil(plants_a_hole(growing, patch.planted.in_each))
+}
+
+/// How many cells are sown on the shelf for so many plants of a patch, so that enough come through.
+pub fn cells_sown(garden: &Garden, growing: Growing, patch: &Patch, plants: u32) -> u32 {
+    let survival = u32::from(patch.timing.survival.unwrap_or(garden.almanac.shelf.survival).clamp(10, 100));
+    in_cells(growing, patch, plants).saturating_mul(100).div_ceil(survival)
 }
 
 /// When seedlings go into bigger pots: as their crop wants it, or when they are held over.

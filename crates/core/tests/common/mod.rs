@@ -347,6 +347,7 @@ fn some_want(garden: &Garden, crop: &str, [c, d, e]: [u8; 3]) -> Command {
         amount,
         purpose: [Purpose::Fresh, Purpose::Jars, Purpose::Sold][usize::from(e % 3)],
         at_once: c % 2 == 0,
+        worth: (c % 3 == 0).then_some(u32::from(d) * 10),
         note: String::new(),
     };
     Command::KeepWant { want: there.map(|one| one.id), draft: Box::new(draft) }

@@ -179,6 +179,7 @@ fn named(garden: &mut Garden) {
         amount: WantAmount::Meals { people: 50, every: 1, from: 1, until: 12 },
         purpose: Purpose::Fresh,
         at_once: n.is_multiple_of(2),
+        worth: Some(n * 100),
         note: "n".repeat(200),
     };
     garden.wants = (0..MOST_WANTS as u32).map(want).collect();

@@ -19,7 +19,7 @@
 
   async function divide(event: SubmitEvent) {
     event.preventDefault();
-    if (await garden.send({ do: 'divide-patch', patch: patch.id, way, half_squares: part })) done();
+    if (await garden.send({ do: 'divide-patch', patch: patch.id, way, half_squares: part, until: null })) done();
   }
 </script>
 

@@ -6,25 +6,26 @@
   import type { SeriesAim } from '../../generated/SeriesAim';
   import SearchLine from '../../parts/SearchLine.svelte';
   import { useOpenGarden } from '../../state/context';
+  import type { Series } from '../../state/desk.svelte';
   import { SearchState } from '../../state/search.svelte';
   import { dayMonth } from '../../words/dates';
   import { count } from '../../words/lengths';
   import { GATES } from '../../words/season';
   import { untrack } from 'svelte';
 
-  let { view, crop: asked }: { view: SeasonView; crop?: string } = $props();
+  let { view, asked }: { view: SeasonView; asked?: Series } = $props();
   const { garden } = useOpenGarden();
 
   const southern = untrack(() => garden.southern);
   const year = $derived(view.year);
-  let crop = $state(untrack(() => asked ?? 'lettuce'));
-  let way = $state('');
+  let crop = $state(untrack(() => asked?.crop ?? 'lettuce'));
+  let way = $state(untrack(() => asked?.way ?? ''));
   let bed = $state(untrack(() => garden.view.garden.beds[0]?.id ?? 0));
-  let plants = $state(8);
+  let plants = $state(untrack(() => asked?.plants ?? 8));
   let aim: SeriesAim['aim'] = $state('even');
-  let from = $state(untrack(() => (southern ? `${view.year}-12-01` : `${view.year}-06-07`)));
-  let until = $state(untrack(() => (southern ? `${view.year + 1}-03-15` : `${view.year}-09-20`)));
-  let every = $state(14);
+  let from = $state(untrack(() => asked?.from ?? (southern ? `${view.year}-12-01` : `${view.year}-06-07`)));
+  let until = $state(untrack(() => asked?.until ?? (southern ? `${view.year + 1}-03-15` : `${view.year}-09-20`)));
+  let every = $state(untrack(() => asked?.every ?? 14));
   const search = untrack(() => new SearchState<'series'>(garden));
   const found = $derived(search.found?.is ?? null);
 

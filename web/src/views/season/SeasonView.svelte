@@ -20,6 +20,12 @@
   const { garden, desk } = useOpenGarden();
   const season = untrack(() => new SeasonState(garden));
 
+  // What a want asks for is taken off the desk.
+  untrack(() => {
+    if (desk.series) season.choose({ is: 'again', asked: desk.series });
+    desk.series = null;
+  });
+
   $effect(() => season.draw());
   // While the season is on the table it comes with every answer, so that a dropped bar asks once.
   $effect(() => {
@@ -85,7 +91,7 @@
   {#if view}
     {#if about.is === 'climate'}<ClimateSlip {season} {view} />
     {:else if about.is === 'shelf'}<ShelfSlip {season} {view} />
-    {:else if about.is === 'again'}<AgainSlip {view} crop={about.crop} />
+    {:else if about.is === 'again'}<AgainSlip {view} asked={about.asked} />
     {:else if about.is === 'calendar'}<CalendarSlip {view} />
     {:else if about.is === 'starts'}<StartsSlip {view} />
     {:else if about.is === 'patch' && season.course(about.patch)}{#key about.patch}<BarSlip

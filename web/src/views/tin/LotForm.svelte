@@ -7,17 +7,20 @@
   import type { SeedLot } from '../../generated/SeedLot';
   import type { Treated } from '../../generated/Treated';
   import { useOpenGarden } from '../../state/context';
-  import { amountTyped, KEPT, priceTyped, readPrice } from '../../words/tin';
+  import { priceTyped, readPrice } from '../../words/prices';
+  import { amountTyped, KEPT } from '../../words/tin';
 
   interface Props {
     /** The lot that is there; nothing for a new one. */
     lot: SeedLot | null;
     crop: string;
     variety: number | null;
+    /** Where a new one is from, where that is known already. */
+    from?: string;
     /** It was kept, under this number, or left as it was. */
     done: (kept: number | null) => void;
   }
-  let { lot, crop: given, variety: named, done }: Props = $props();
+  let { lot, crop: given, variety: named, from = '', done }: Props = $props();
   const { garden } = useOpenGarden();
 
   const start = untrack(() => lot);
@@ -30,7 +33,7 @@
   let treated = $state<Treated | null>(start?.treated ?? null);
   let kept = $state<SeedKept>(start?.kept ?? 'drawer');
   let price = $state(priceTyped(start?.price ?? null));
-  let source = $state(start?.source ?? '');
+  let source = $state(start?.source ?? untrack(() => from));
   let note = $state(start?.note ?? '');
   let trouble = $state('');
 

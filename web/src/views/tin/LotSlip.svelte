@@ -6,7 +6,8 @@
   import { useOpenGarden } from '../../state/context';
   import { fullDate } from '../../words/dates';
   import { count } from '../../words/lengths';
-  import { amountTyped, amountWords, KEPT, priceTyped, roughly } from '../../words/tin';
+  import { priceTyped } from '../../words/prices';
+  import { amountTyped, amountWords, KEPT, roughly } from '../../words/tin';
   import LotForm from './LotForm.svelte';
   import SeedSaving from './SeedSaving.svelte';
   import SowingSums from './SowingSums.svelte';
@@ -17,8 +18,10 @@
     line: LotLine;
     testing: boolean;
     take: (lot: number | null) => void;
+    /** Puts seed that was saved here into the tin. */
+    saved: () => void;
   }
-  let { lot, line, testing = $bindable(), take }: Props = $props();
+  let { lot, line, testing = $bindable(), take, saved }: Props = $props();
   const { garden } = useOpenGarden();
 
   let editing = $state(false);
@@ -82,7 +85,8 @@
   <dl class="mt-3">
     <dt>left</dt>
     <dd>
-      {amountWords(line.amount, garden.units)}{#if lot.amount.by === 'weight' && line.left}, {roughly(line.left)} seeds{/if}
+      {amountWords(line.amount, garden.units)}{#if lot.amount.by === 'weight' && line.left}, {roughly(line.left)}
+        {crop?.seed ? 'seeds' : (crop?.planted_as?.[1] ?? 'pieces')}{/if}
     </dd>
     <dt>counted</dt>
     <dd>
@@ -128,7 +132,7 @@
     {/if}
   {/if}
   {#if line.comes_up}<SowingSums crop={lot.crop} variety={lot.variety} />{/if}
-  <SeedSaving crop={lot.crop} variety={lot.variety} />
+  <SeedSaving crop={lot.crop} variety={lot.variety} {saved} />
   <p class="foot"><button class="act" onclick={() => take(null)}>put this away</button></p>
 {/if}
 

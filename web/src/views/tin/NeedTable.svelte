@@ -5,7 +5,8 @@
   import { useOpenGarden } from '../../state/context';
   import { dayMonth, fullDate } from '../../words/dates';
   import { count } from '../../words/lengths';
-  import { roughly, weight } from '../../words/tin';
+  import { priceTyped, readPrice } from '../../words/prices';
+  import { amountWords, roughly, weight } from '../../words/tin';
 
   interface Props {
     tin: Tin;
@@ -18,6 +19,27 @@
   let shortOnly = $state(false);
   const shown = $derived(shortOnly ? tin.needs.filter((need) => need.short[1] > 0) : tin.needs);
   const short = $derived(tin.needs.filter((need) => need.short[1] > 0).length);
+
+  /** What a young plant costs, as typed, to hold seed against. */
+  let start = $state('');
+  const startPrice = $derived(readPrice(start));
+  const raised = $derived(tin.needs.some((need) => need.raised > 0));
+
+  /** What is short, in packets like the last one. */
+  function packets(need: SeedNeed): string {
+    const like = need.like;
+    if (!like) return '';
+    const [surely, perhaps] = like.packets;
+    const many = surely === perhaps ? `${surely}` : `${surely} to ${perhaps}`;
+    const price = like.price === null ? '' : `, ${priceTyped(like.price)} each`;
+    return `${many} like the last (${amountWords(like.amount, garden.units)}${price})`;
+  }
+
+  /** What it would be as young plants. */
+  function starts(need: SeedNeed): string {
+    if (need.raised === 0 || startPrice === null || Number.isNaN(startPrice)) return '';
+    return `or ${need.raised.toLocaleString('en')} young plants, ${priceTyped(need.raised * startPrice)}`;
+  }
 
   const name = (need: SeedNeed) => garden.lotName(need);
   /** What is not sown as seed is counted by what it is: cloves, tubers. */
@@ -72,6 +94,8 @@
             <td>{need.have[1] === 0 ? 'none' : roughly(need.have)}</td>
             <td class:grave={need.short[0] > 0}
               >{shortWords(need)}
+              {#if packets(need) !== ''}<span class="quiet">{packets(need)}</span>{/if}
+              {#if starts(need) !== ''}<span class="quiet" data-starts>{starts(need)}</span>{/if}
               {#if need.short[1] > 0 && garden.mayChange}<button
                   class="act ml-2"
                   onclick={() => add(need.crop, need.variety)}>got it<span class="sr-only">: {name(need)}</span></button
@@ -81,6 +105,14 @@
         {/each}
       </tbody>
     </table>
+    {#if raised}
+      <p class="mt-2">
+        <label
+          >To hold seed against young plants: one costs
+          <input bind:value={start} inputmode="decimal" size="6" placeholder="1.20" name="start-price" /></label
+        >{#if Number.isNaN(startPrice)}<span class="trouble" role="alert">“{start}” is no price. Type 1.20.</span>{/if}
+      </p>
+    {/if}
     <p class="quiet mt-1">
       {short === 0 ? 'There is seed for all of it.' : `${count(short, 'line is', 'lines are')} short, or may be.`} Lots that
       are too old are not counted. Seeds are holes or cells times the seeds in each, as the sheets and the rounds tell them;

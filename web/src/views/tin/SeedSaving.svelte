@@ -1,22 +1,39 @@
 <script lang="ts">
   // Whether seed of it would come true: what it takes, and what would cross with it in the needle's year.
+  import type { Command } from '../../generated/Command';
+  import type { SeedStand } from '../../generated/SeedStand';
   import { AnswerState } from '../../state/answer.svelte';
   import { useOpenGarden } from '../../state/context';
-  import { yearName } from '../../words/dates';
+  import { fullDate, yearName } from '../../words/dates';
+  import { count } from '../../words/lengths';
   import { upper } from '../../words/reasons';
   import { farBetween } from '../../words/tin';
 
   interface Props {
     crop: string;
     variety: number | null;
+    /** Puts seed that was saved here into the tin. */
+    saved: () => void;
   }
-  let { crop, variety }: Props = $props();
+  let { crop, variety, saved }: Props = $props();
   const { garden, desk } = useOpenGarden();
 
   const year = $derived(garden.season.year);
   const asked = new AnswerState<'saving'>(garden, () => ({ ask: 'saving', crop, variety, year }));
   const saving = $derived(asked.is);
   const species = $derived(saving?.species);
+
+  /** The end of a planting stays until its seed is ripe, or all of it. */
+  function leave({ patch: id, winters }: SeedStand) {
+    const one = patch(id);
+    if (!one || !winters) return;
+    const { half_squares, until } = winters;
+    const change: Command =
+      half_squares === null
+        ? { do: 'replan', changes: [{ change: 'days', patch: id, from: one.from, until }], follow: false }
+        : { do: 'divide-patch', patch: id, way: one.planted.way, half_squares, until };
+    void garden.send(change);
+  }
 
   const BY = {
     itself: 'it mostly pollinates itself',
@@ -60,6 +77,26 @@
         In {yearName(year, garden.southern)} nothing of its species is planned beside it here. What flowers over the fence
         nobody here knows.
       </p>
+    {/if}
+    {#each saving?.stands.filter((one) => one.winters !== null) ?? [] as one (one.patch)}
+      {#if one.winters}
+        <p class="mt-2" data-winters>
+          {one.winters.half_squares === null ? 'All' : `About ${one.winters.plants}`} of the {count(
+            one.plants,
+            'plant',
+            'plants',
+          )} in {garden.bed(one.bed)?.name ?? ''} would have to stand until about {fullDate(one.winters.until)}, or are
+          lifted and set again in spring.
+          {#if garden.mayChange}<button class="act" onclick={() => leave(one)}
+              >{one.winters.half_squares === null
+                ? 'leave all of it'
+                : `leave its last ${count(one.winters.half_squares, 'half square', 'half squares')}`} standing</button
+            >{/if}
+        </p>
+      {/if}
+    {/each}
+    {#if garden.mayChange}
+      <p class="mt-2"><button class="act" onclick={saved}>put seed that you saved into the tin</button></p>
     {/if}
     <p class="quiet mt-1">{source?.title}, {source?.publisher}. Seed of hybrids (F1) does not come true.</p>
   </details>

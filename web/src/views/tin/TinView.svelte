@@ -6,6 +6,7 @@
   import { useOpenGarden } from '../../state/context';
   import { InHand } from '../../state/inHand.svelte';
   import { fullDate } from '../../words/dates';
+  import { byAge } from '../../words/tin';
   import { TIN_KEYS, type TinDoing } from './keys';
   import LotForm from './LotForm.svelte';
   import LotSlip from './LotSlip.svelte';
@@ -16,15 +17,21 @@
   const { garden } = useOpenGarden();
   const asked = new AnswerState<'tin'>(garden, () => ({ ask: 'tin', on: garden.view.today }));
 
+  /** Where seed that was saved is from. */
+  const SAVED = 'our own garden';
+
   const tin = $derived(asked.is);
   const hand = new InHand();
   /** What a new lot is of, where that is known already. */
-  let fresh: { crop: string; variety: number | null } = $state.raw({ crop: '', variety: null });
+  let fresh: { crop: string; variety: number | null; from: string } = $state.raw({ crop: '', variety: null, from: '' });
   let testing = $state(false);
 
   const inHand = $derived(tin?.lots.find((line) => line.lot === hand.at));
   const lot = $derived(garden.view.garden.lots.find((one) => one.id === hand.at));
-  const numbers = $derived(tin?.lots.map((line) => line.lot) ?? []);
+  /** Those that are too old first come first, what is used up last; else by name. */
+  let agesFirst = $state(false);
+  const lots = $derived(agesFirst ? byAge(tin?.lots ?? []) : (tin?.lots ?? []));
+  const numbers = $derived(lots.map((line) => line.lot));
 
   function take(one: number | null) {
     hand.take(one);
@@ -36,9 +43,9 @@
     hand.step(numbers, by);
   }
 
-  function writeNew(crop = '', variety: number | null = null) {
+  function writeNew(crop = '', variety: number | null = null, from = '') {
     take(null);
-    fresh = { crop, variety };
+    fresh = { crop, variety, from };
     hand.write();
   }
 
@@ -69,6 +76,11 @@
     <div class="flex flex-wrap items-baseline gap-x-6">
       <h1>The seed tin on {fullDate(tin.on)}</h1>
       {#if garden.mayChange}<button class="act" onclick={() => writeNew()}>put seed in</button>{/if}
+      {#if numbers.length > 1}
+        <label class="quiet"
+          ><input type="checkbox" bind:checked={agesFirst} name="ages-first" /> what will not keep comes first</label
+        >
+      {/if}
     </div>
     {#if tin.lots.length === 0}
       <p class="mt-4" data-empty>
@@ -76,7 +88,7 @@
         the year each was packed for; what comes up of each, and what is short, is reckoned then.
       </p>
     {:else}
-      <LotTable lots={tin.lots} hand={hand.at} {take} />
+      <LotTable {lots} hand={hand.at} {take} />
     {/if}
     <NeedTable {tin} add={writeNew} />
     <TinFiles />
@@ -92,11 +104,11 @@
   {#if hand.writing}
     {#key fresh}
       <h2>Into the tin</h2>
-      <LotForm lot={null} crop={fresh.crop} variety={fresh.variety} done={take} />
+      <LotForm lot={null} crop={fresh.crop} variety={fresh.variety} from={fresh.from} done={take} />
     {/key}
   {:else if lot && inHand}
     {#key lot.id}
-      <LotSlip {lot} line={inHand} bind:testing {take} />
+      <LotSlip {lot} line={inHand} bind:testing {take} saved={() => writeNew(lot?.crop, lot?.variety ?? null, SAVED)} />
     {/key}
   {:else}
     <h2>Seed tin</h2>

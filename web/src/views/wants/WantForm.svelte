@@ -7,6 +7,7 @@
   import type { WantAmount } from '../../generated/WantAmount';
   import { useOpenGarden } from '../../state/context';
   import { MONTHS } from '../../words/dates';
+  import { priceTyped, readPrice } from '../../words/prices';
   import { gramsOf, JARS, PURPOSES } from '../../words/wants';
 
   interface Props {
@@ -38,6 +39,7 @@
   let until = $state(was?.by === 'meals' ? was.until : garden.southern ? 3 : 9);
   let purpose = $state<Purpose>(start?.purpose ?? 'fresh');
   let atOnce = $state(start?.at_once ?? false);
+  let worth = $state(priceTyped(start?.worth ?? null));
   let note = $state(start?.note ?? '');
   let trouble = $state('');
 
@@ -62,9 +64,12 @@
   async function keep(event: SubmitEvent) {
     event.preventDefault();
     const said = amount();
-    trouble = said ? '' : `How much: “${many}” is no ${by === 'weight' ? 'number' : 'whole number'}.`;
-    if (!said) return;
-    const draft = { crop, variety, amount: said, purpose, at_once: atOnce, note };
+    const paid = readPrice(worth);
+    if (!said) trouble = `How much: “${many}” is no ${by === 'weight' ? 'number' : 'whole number'}.`;
+    else if (Number.isNaN(paid)) trouble = `Worth: “${worth}” is no price. Type 24.50, or leave it empty.`;
+    else trouble = '';
+    if (!said || trouble) return;
+    const draft = { crop, variety, amount: said, purpose, at_once: atOnce, worth: paid, note };
     if (await garden.send({ do: 'keep-want', want: start?.id ?? null, draft }))
       done(start?.id ?? garden.made.wants[0] ?? null);
   }
@@ -149,6 +154,14 @@
   >
   <label class="flex items-center gap-1 self-end"
     ><input type="checkbox" bind:checked={atOnce} name="want-at-once" /> all in one week</label
+  >
+  <label class="field"
+    >Worth, all of it bought<input
+      bind:value={worth}
+      inputmode="decimal"
+      placeholder="or leave it empty"
+      name="want-worth"
+    /></label
   >
   <label class="field col-span-2"
     >What else there is to say<input bind:value={note} maxlength={LETTERS.note} name="want-note" /></label

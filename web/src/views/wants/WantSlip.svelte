@@ -1,22 +1,38 @@
 <script lang="ts">
   // One want: its sum, from the amount to the ground, and what may be done about it.
-  import { api, Refused } from '../../api';
+  import { cropWished, seriesOf } from '../../state/wishes';
   import type { CanBeHad } from '../../generated/CanBeHad';
+  import type { Instead } from '../../generated/Instead';
   import type { Want } from '../../generated/Want';
   import type { WantLine } from '../../generated/WantLine';
   import { useOpenGarden } from '../../state/context';
   import { dayMonth, dayNumber } from '../../words/dates';
   import { count } from '../../words/lengths';
   import { upper } from '../../words/reasons';
-  import { between, MET, produce, produceBetween, PURPOSES, squares, squaresBetween, wanted } from '../../words/wants';
+  import { priceBetween } from '../../words/prices';
+  import {
+    between,
+    MET,
+    oddly,
+    produce,
+    produceBetween,
+    PURPOSES,
+    squaresBetween,
+    takesOf,
+    wanted,
+  } from '../../words/wants';
   import WantForm from './WantForm.svelte';
 
   interface Props {
     want: Want;
     line: WantLine;
+    /** All wants with what they come to. */
+    all: { want: Want; line: WantLine }[];
     take: (want: number | null) => void;
+    /** Makes the wishes of some crops what is wanted of them. */
+    wish: (crops: string[]) => void;
   }
-  let { want, line, take }: Props = $props();
+  let { want, line, all, take, wish }: Props = $props();
   const { garden, desk } = useOpenGarden();
 
   let editing = $state(false);
@@ -24,33 +40,35 @@
   const gives = $derived(crop?.gives);
   const source = $derived(gives && garden.catalogue.sources[gives.source]);
   const sum = $derived(line.sum);
-  /** What is wished for the years ahead of this crop. */
-  const wished = $derived(garden.view.garden.turns.wishes.filter((one) => one.wish.crop === want.crop));
   /** All wants of the crop together are one wish. */
-  const all = $derived(line.together);
+  const together = $derived(line.together);
+  const wished = $derived(cropWished(want.crop, all, garden.view.garden.turns.wishes));
+  const odd = $derived(sum ? oddly(sum.takes) : '');
   /** Days from the first to the last on which it can be had. */
   const stretch = (had: CanBeHad) => dayNumber(had.until) - dayNumber(had.from) + 1;
-  const middle = $derived(sum ? Math.max(1, Math.round((all.ground[0] + all.ground[1]) / 200)) : 0);
-  const standing = $derived(wished.reduce((all, one) => all + one.wish.squares, 0));
+  const named = (id: number) => all.find((one) => one.want.id === id)?.want;
+  const variety = (id: number) => garden.view.garden.varieties.find((one) => one.id === id)?.name ?? '';
+
+  function insteadWords({ want: other, plants, grams }: Instead): string {
+    const one = named(other);
+    return `${one ? garden.lotName(one) : ''}: ${count(plants, 'plant', 'plants')}, ${produceBetween(grams, garden.units)}`;
+  }
+
+  /** The same want of another variety. */
+  function of(variety: number) {
+    const { id, ...draft } = want;
+    void garden.send({ do: 'keep-want', want: id, draft: { ...draft, variety } });
+  }
+
+  /** Its sowings, reckoned back from its harvests in the Season. */
+  function toSeason() {
+    if (!sum?.had) return;
+    desk.series = seriesOf(want, crop?.ways ?? [], sum, sum.had);
+    desk.open('season');
+  }
 
   async function forget() {
     if (await garden.send({ do: 'forget-want', want: want.id })) take(null);
-  }
-
-  /** Into the years ahead: as a wish of that many squares, in place of the one there is. */
-  async function toTurns() {
-    const [there] = wished;
-    try {
-      const wish = there?.wish ?? (await api.ask<'usual-wish'>(garden.view.id, { ask: 'usual-wish', crop: want.crop }));
-      const draft = { ...wish, squares: Math.min(400, middle) };
-      await garden.send({
-        do: 'turn',
-        changes: [there ? { turn: 'change-wish', id: there.id, wish: draft } : { turn: 'wish', wish: draft }],
-      });
-    } catch (error) {
-      if (!(error instanceof Refused)) throw error;
-      garden.report(error, null);
-    }
   }
 </script>
 
@@ -85,7 +103,18 @@
       <dt>the price</dt>
       <dd>{squaresBetween([sum.ground[0] * sum.weeks, sum.ground[1] * sum.weeks])} squares for a week</dd>
       <dt>a square gives</dt>
-      <dd>{produceBetween(sum.square_gives, garden.units)}</dd>
+      <dd>
+        {produceBetween(sum.square_gives, garden.units)}, {between(sum.square_meals)} meals{#if sum.square_worth}, worth
+          {priceBetween(sum.square_worth)}{/if}
+      </dd>
+      <dt>a plant takes</dt>
+      <dd>
+        {takesOf(sum.takes[0])}{#if odd !== ''}<span class="odd" data-odd>; {odd}</span>{/if}
+      </dd>
+      {#if sum.sowings > 1}
+        <dt>in the ground</dt>
+        <dd>{sum.starts.map((day) => dayMonth(day)).join(', ')}</dd>
+      {/if}
     </dl>
     {#if sum.had}
       <p class="mt-2" data-had>
@@ -101,9 +130,22 @@
     {/if}
     {#if want.at_once}
       <p class="mt-2">
-        All in one week: of what ripens through weeks, the share of its best week is counted, twice the even one. A
-        variety that stops by itself (determinate) takes fewer plants: write it down, and name it here.
+        All in one week: of what ripens through weeks, the share of its best week is counted, twice the even one.
+        {#if line.sooner}
+          Of ‘{variety(line.sooner.variety)}’, which ripens within fewer days, {between(line.sooner.plants)} plants do.
+          {#if garden.mayChange}<button class="act" onclick={() => line.sooner && of(line.sooner.variety)}
+              >want ‘{variety(line.sooner.variety)}’</button
+            >{/if}
+        {:else if want.variety === null}
+          A variety that stops by itself (determinate) takes fewer plants: write it down, and it is offered here.
+        {/if}
       </p>
+    {/if}
+    {#if line.instead.length}
+      <p class="mt-2" data-instead>Its ground could give instead, once, at about the same time:</p>
+      <ul>
+        {#each line.instead as one (one.want)}<li>{insteadWords(one)}</li>{/each}
+      </ul>
     {/if}
   {:else if line.lacks === 'days'}
     <p class="mt-3">
@@ -117,10 +159,12 @@
   {/if}
   <dl class="mt-3">
     <dt>wished</dt>
-    <dd>{standing > 0 ? `${count(standing, 'square', 'squares')} a year, in the Turns` : 'not in the Turns'}</dd>
-    {#if all.wants > 1}
+    <dd>
+      {wished.wished > 0 ? `${count(wished.wished, 'square', 'squares')} a year, in the Turns` : 'not in the Turns'}
+    </dd>
+    {#if together.wants > 1}
       <dt>with the others</dt>
-      <dd>{between(all.plants)} plants for {count(all.wants, 'want', 'wants')} of it</dd>
+      <dd>{between(together.plants)} plants for {count(together.wants, 'want', 'wants')} of it</dd>
     {/if}
     <dt>planned</dt>
     <dd>
@@ -138,10 +182,13 @@
   </dl>
   {#if garden.mayChange}
     <p class="mt-3 flex flex-wrap gap-x-5">
-      {#if sum && standing !== middle}
-        <button class="act" onclick={toTurns}
-          >wish for {squares(middle * 100)} {middle === 1 ? 'square' : 'squares'} in the Turns</button
+      {#if wished.becomes !== null && wished.squares !== null}
+        <button class="act" onclick={() => wish([want.crop])}
+          >wish for {count(wished.squares, 'square', 'squares')} in the Turns</button
         >
+      {/if}
+      {#if sum?.had && sum.sowings > 1 && garden.view.garden.beds.length > 0}
+        <button class="act" onclick={toSeason}>reckon its sowings in the Season</button>
       {/if}
       <button class="act" onclick={() => desk.open('turns')}>to the Turns</button>
       <button class="act" onclick={() => (editing = true)}>change it</button>
@@ -168,5 +215,8 @@
   }
   dt {
     color: var(--color-soot-2);
+  }
+  .odd {
+    color: var(--color-chestnut);
   }
 </style>

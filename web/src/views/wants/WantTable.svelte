@@ -2,7 +2,19 @@
   // The wants, one a line: plants, squares and weeks as ranges, and how far the plan goes.
   import type { WantLine } from '../../generated/WantLine';
   import { useOpenGarden } from '../../state/context';
-  import { between, LACKS, MET, produce, squaresBetween, wanted } from '../../words/wants';
+  import type { WantSum } from '../../generated/WantSum';
+  import { priceBetween } from '../../words/prices';
+  import {
+    between,
+    LACKS,
+    MET,
+    oddly,
+    produce,
+    produceBetween,
+    squaresBetween,
+    takesOf,
+    wanted,
+  } from '../../words/wants';
 
   interface Props {
     wants: WantLine[];
@@ -13,6 +25,22 @@
   const { garden } = useOpenGarden();
 
   const want = (line: WantLine) => garden.view.garden.wants.find((one) => one.id === line.want);
+
+  /** What is told of a square in the last column but one. */
+  const OF_A_SQUARE = {
+    weight: 'a square gives',
+    meals: 'meals of a square',
+    worth: 'a square is worth',
+    takes: 'a plant takes',
+  } as const;
+  let of: keyof typeof OF_A_SQUARE = $state('weight');
+
+  function ofSquare(sum: WantSum): string {
+    if (of === 'weight') return produceBetween(sum.square_gives, garden.units);
+    if (of === 'meals') return between(sum.square_meals);
+    if (of === 'takes') return takesOf(sum.takes[0]);
+    return sum.square_worth ? priceBetween(sum.square_worth) : 'nobody said';
+  }
 
   function told(line: WantLine): string {
     if (line.met === 'unplanned' || line.planned === 0) return MET.unplanned;
@@ -30,6 +58,10 @@
       ><th scope="col">crop</th><th scope="col">how much</th><th scope="col">plants</th><th scope="col">squares</th><th
         scope="col"
         class="wide">weeks</th
+      ><th scope="col" class="wide"
+        ><select bind:value={of} name="of-a-square" aria-label="What is told of a square">
+          {#each Object.entries(OF_A_SQUARE) as [key, words] (key)}<option value={key}>{words}</option>{/each}
+        </select></th
       ><th scope="col">in the plan</th></tr
     >
   </thead>
@@ -54,8 +86,12 @@
                 ? 'it stays'
                 : `${line.sum.sowings > 1 ? `${line.sum.sowings} × ` : ''}${line.sum.weeks}`}</td
             >
+            <td class="wide" class:odd={of === 'takes' && oddly(line.sum.takes) !== ''}
+              >{ofSquare(line.sum)}{of === 'takes' && oddly(line.sum.takes) !== '' ? ' (look again)' : ''}</td
+            >
           {:else}
             <td colspan="2" class="quiet">{line.lacks === null ? '' : LACKS[line.lacks]}</td>
+            <td class="wide"></td>
             <td class="wide"></td>
           {/if}
           <td class:grave={line.met === 'short'}>{told(line)}</td>
@@ -68,6 +104,9 @@
 <style>
   tbody th {
     max-width: 14rem;
+  }
+  .odd {
+    color: var(--color-chestnut);
   }
   @media (max-width: 900px) {
     tbody th {

@@ -1,10 +1,12 @@
 <script lang="ts">
   // What the household would like to have in a year, what that takes of plants and ground, and how far it is met.
   import { doing } from '../../frame/keys';
+  import { api, Refused } from '../../api';
   import Problem from '../../frame/Problem.svelte';
   import { AnswerState } from '../../state/answer.svelte';
   import { useOpenGarden } from '../../state/context';
   import { InHand } from '../../state/inHand.svelte';
+  import { cropWished, wishChange } from '../../state/wishes';
   import { yearName } from '../../words/dates';
   import GroundTaken from './GroundTaken.svelte';
   import { WANTS_KEYS, type WantsDoing } from './keys';
@@ -22,6 +24,35 @@
   const line = $derived(answer?.wants.find((one) => one.want === hand.at));
   const want = $derived(garden.view.garden.wants.find((one) => one.id === hand.at));
   const numbers = $derived(answer?.wants.map((one) => one.want) ?? []);
+
+  /** The wants with what they come to, those that hold their ground longest first. */
+  const all = $derived(
+    (answer?.wants ?? []).flatMap((line) => {
+      const want = garden.view.garden.wants.find((one) => one.id === line.want);
+      return want ? [{ want, line }] : [];
+    }),
+  );
+  /** The crops whose wishes are not what is wanted of them. */
+  const unwished = $derived(
+    [...new Set(all.map((one) => one.want.crop))].filter(
+      (crop) => cropWished(crop, all, garden.view.garden.turns.wishes).becomes !== null,
+    ),
+  );
+
+  /** Into the years ahead: makes or changes a wish of each crop, all in one step. */
+  async function wish(crops: string[]) {
+    try {
+      const changes = [];
+      for (const crop of crops) {
+        const usual = await api.ask<'usual-wish'>(garden.view.id, { ask: 'usual-wish', crop });
+        changes.push(wishChange(cropWished(crop, all, garden.view.garden.turns.wishes), usual));
+      }
+      await garden.send({ do: 'turn', changes });
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      garden.report(error, null);
+    }
+  }
 
   const DOES: Record<WantsDoing, () => void> = {
     down: () => hand.step(numbers, 1),
@@ -46,7 +77,10 @@
   {#if answer}
     <div class="flex flex-wrap items-baseline gap-x-6">
       <h1>What you would like to have in {yearName(year, garden.southern)}</h1>
-      {#if garden.mayChange}<button class="act" onclick={DOES.new}>write down a want</button>{/if}
+      {#if garden.mayChange}<button class="act" onclick={DOES.new}>write down a want</button
+        >{#if unwished.length > 1}<button class="act" onclick={() => wish(unwished)}
+            >wish for all of it in the Turns ({unwished.length} crops)</button
+          >{/if}{/if}
     </div>
     {#if answer.wants.length === 0}
       <p class="mt-4" data-empty>
@@ -79,7 +113,7 @@
     <WantForm want={null} done={take} />
   {:else if want && line}
     {#key want.id}
-      <WantSlip {want} {line} {take} />
+      <WantSlip {want} {line} {all} {take} {wish} />
     {/key}
   {:else}
     <h2>Wants</h2>
