@@ -28,16 +28,18 @@
   /** What is short, in packets like the last one. */
   function packets(need: SeedNeed): string {
     const like = need.like;
-    if (!like) return '';
+    const crop = garden.crop(need.crop);
+    // Of what is grown from seed and from sets nobody knows which the last one was.
+    if (!like || (crop?.seed && crop.planted_as)) return '';
     const [surely, perhaps] = like.packets;
-    const many = surely === perhaps ? `${surely}` : `${surely} to ${perhaps}`;
+    const many = surely === perhaps ? `${surely}` : surely === 0 ? `perhaps ${perhaps}` : `${surely} to ${perhaps}`;
     const price = like.price === null ? '' : `, ${priceTyped(like.price)} each`;
     return `${many} like the last (${amountWords(like.amount, garden.units)}${price})`;
   }
 
   /** What it would be as young plants. */
   function starts(need: SeedNeed): string {
-    if (need.raised === 0 || startPrice === null || Number.isNaN(startPrice)) return '';
+    if (need.raised === 0 || need.short[1] === 0 || startPrice === null || Number.isNaN(startPrice)) return '';
     return `or ${need.raised.toLocaleString('en')} young plants, ${priceTyped(need.raised * startPrice)}`;
   }
 
@@ -89,7 +91,7 @@
           <tr>
             <th scope="row">{name(need)} <span class="quiet">{count(need.plantings, 'planting', 'plantings')}</span></th
             >
-            <td>{dayMonth(need.first)}</td>
+            <td class="whitespace-nowrap">{dayMonth(need.first)}</td>
             <td>{pieces(need)}</td>
             <td>{need.have[1] === 0 ? 'none' : roughly(need.have)}</td>
             <td class:grave={need.short[0] > 0}
