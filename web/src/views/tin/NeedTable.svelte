@@ -68,7 +68,7 @@
   <div class="flex flex-wrap items-baseline gap-x-6">
     <h2>To be sown until {fullDate(tin.until)}</h2>
     {#if tin.needs.length}
-      <label class="quiet"
+      <label class="quiet flex items-center gap-1"
         ><input type="checkbox" bind:checked={shortOnly} name="short-only" /> only what is short</label
       >
     {/if}
@@ -89,9 +89,10 @@
       <tbody>
         {#each shown as need (`${need.crop} ${need.variety}`)}
           <tr>
-            <th scope="row">{name(need)} <span class="quiet">{count(need.plantings, 'planting', 'plantings')}</span></th
+            <th scope="row"
+              >{name(need)} <span class="quiet wide">{count(need.plantings, 'planting', 'plantings')}</span></th
             >
-            <td class="whitespace-nowrap">{dayMonth(need.first)}</td>
+            <td class="min-[901px]:whitespace-nowrap">{dayMonth(need.first)}</td>
             <td>{pieces(need)}</td>
             <td>{need.have[1] === 0 ? 'none' : roughly(need.have)}</td>
             <td class:grave={need.short[0] > 0}

@@ -77,7 +77,7 @@
       <h1>The seed tin on {fullDate(tin.on)}</h1>
       {#if garden.mayChange}<button class="act" onclick={() => writeNew()}>put seed in</button>{/if}
       {#if numbers.length > 1}
-        <label class="quiet"
+        <label class="quiet flex items-center gap-1"
           ><input type="checkbox" bind:checked={agesFirst} name="ages-first" /> what will not keep comes first</label
         >
       {/if}

@@ -96,4 +96,9 @@
     font-size: 12px;
     fill: var(--color-soot-2);
   }
+  @media (max-width: 900px) {
+    text {
+      font-size: 19px;
+    }
+  }
 </style>
