@@ -199,7 +199,8 @@ impl Gardener {
 
     /// All that is to be read on the page, on one line.
     pub async fn page(&self) -> Result<String, Failure> {
-        let text = self.driver.find(By::Css("body")).await?.text().await?;
+        // Asked of the browser in one step: a driver's own way to read a page looks at every element of it, time and again.
+        let text = self.driver.execute("return document.body.innerText", Vec::new()).await?.convert::<String>()?;
         Ok(text.split_whitespace().collect::<Vec<_>>().join(" "))
     }
 
@@ -231,6 +232,18 @@ impl Gardener {
     /// Clicks the first element of a selector.
     pub async fn clicks_on(&self, css: &str) -> Result<(), Failure> {
         Ok(redrawn(async || self.shown(By::Css(css)).await?.click().await).await?)
+    }
+
+    /// Clicks on what unfolds until it is open: a page that moves just then is missed now and then, by a thumb too.
+    pub async fn unfolds(&self, details: &str) -> Result<(), Failure> {
+        let end = tokio::time::Instant::now() + PATIENCE;
+        while self.counts(&format!("{details}[open]")).await? == 0 {
+            if tokio::time::Instant::now() >= end {
+                return Err(format!("{details} does not unfold").into());
+            }
+            self.clicks_on(&format!("{details}:not([open]) > summary")).await?;
+        }
+        Ok(())
     }
 
     /// Clicks a place in an element, in fractions of its width and height from the top left.

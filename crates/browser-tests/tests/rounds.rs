@@ -48,7 +48,7 @@ async fn a_morning_s_round_is_walked_with_a_thumb_and_what_was_tapped_wrongly_is
     // How it was sown, in one row of a bed.
     gardener.chooses("journal-kind", "sowed").await?;
     gardener.chooses("journal-place", "Long bed").await?;
-    gardener.clicks_on("aside.slip summary").await?;
+    gardener.unfolds("aside.slip details").await?;
     gardener.fills("square-across", "2").await?;
     for (field, value) in [("journal-many", "24"), ("journal-depth", "1/2"), ("journal-apart", "2")] {
         gardener.fills(field, value).await?;
@@ -131,9 +131,12 @@ async fn what_is_tapped_and_written_while_the_garden_cannot_be_reached_waits_and
     gardener.clicks_on(".tick").await?;
     gardener.comes_to_count("[data-done] > li", 1).await?;
     gardener.reads("1 entry waits here until the garden can be reached").await?;
+    gardener.reads("send now").await?;
     gardener.fills("journal-words", "the first shower for weeks").await?;
     gardener.clicks("write it down").await?;
     gardener.reads("2 entries wait here until the garden can be reached").await?;
+    // Both were tried, and nobody answered; the page itself tries again much later.
+    gardener.reads("send now").await?;
     way.is_open();
     gardener.clicks("send now").await?;
     gardener.comes_to_count("[data-waiting]", 0).await?;

@@ -19,6 +19,8 @@ export class Outbox {
   refused: Waiting[] = $state.raw([]);
   /** Nobody answered when it was sent last: how many wait until it is sent again, which is worth telling. */
   stuck = $state(0);
+  /** How often it is being sent at the moment; whoever is told that something waits is told that too. */
+  sending = $state(0);
   /** Pictures of entries that wait, in base64. */
   private pictures: Partial<Record<string, string>> = $state.raw({});
   private queue: Promise<unknown>;
@@ -41,8 +43,9 @@ export class Outbox {
   /** Sends what waits, and then these; whether all are kept. What is refused is told by a `Refused` and waits no longer. */
   send(entries: JournalEntry[]): Promise<boolean> {
     this.waiting = [...this.waiting, ...entries];
+    this.sending += 1;
     const held = this.kept.hold(entries.map((entry) => ({ entry, garden: this.garden, refused: null })));
-    const turn = this.queue.then(async () => (await held, this.carry()));
+    const turn = this.queue.then(async () => (await held, this.carry())).finally(() => (this.sending -= 1));
     this.queue = turn.catch(() => false);
     return turn;
   }

@@ -113,11 +113,16 @@ describe('a tap', () => {
     expect(await first).toBe(true);
     expect(outbox.waiting).toHaveLength(1);
     expect(rounds.lines?.find((one) => one.task.patch === 1)?.done).toBe(true);
+    expect(outbox.sending).toBe(0);
     const second = rounds.write({ what: { kind: 'weeded' }, at: { bed: 1, patch: null, rect: null } });
+    // From the moment that two wait it is told that they are on their way, until nobody answered.
+    expect(outbox.waiting).toHaveLength(2);
+    expect(outbox.sending).toBe(1);
     await vi.advanceTimersByTimeAsync(5000);
     await second;
     expect(outbox.waiting).toHaveLength(2);
     expect(outbox.stuck).toBe(2);
+    expect(outbox.sending).toBe(0);
     const numbers = outbox.waiting.map((entry) => entry.id);
     sent = [];
     const again = rounds.again();

@@ -11,6 +11,10 @@
   let { rounds }: { rounds: RoundsState } = $props();
   const { garden } = useOpenGarden();
   const { outbox, kept } = $derived(garden);
+
+  function again() {
+    if (outbox.sending === 0) void rounds.again();
+  }
 </script>
 
 {#if kept.since !== null}
@@ -22,7 +26,9 @@
   <p role="status" data-waiting>
     {count(outbox.waiting.length, 'entry waits', 'entries wait')} here until the garden can be reached, and
     {outbox.waiting.length === 1 ? 'is' : 'are'} sent then.
-    <button class="act min-h-12" onclick={() => rounds.again()}>send now</button>
+    <button class="act min-h-12" aria-disabled={outbox.sending > 0} onclick={again}
+      >{outbox.sending > 0 ? 'sending …' : 'send now'}</button
+    >
   </p>
 {/if}
 {#each outbox.refused as one (one.entry.id)}
