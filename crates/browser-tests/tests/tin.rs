@@ -134,3 +134,59 @@ async fn on_a_phone_nothing_scrolls_sideways_and_keys_go_from_lot_to_lot() -> Re
     phone.reads_no_more("What it is").await?;
     phone.leaves().await
 }
+
+#[tokio::test(flavor = "multi_thread")]
+async fn what_is_short_is_held_against_young_plants_and_sets_are_not_seed() -> Result<(), Failure> {
+    let stage = Stage::open_on(date(2026, 11, 23)).await?;
+    let gardener = stage.gardener(1280, 800).await?;
+    gardener.opens("Quillet Lane").await?;
+    gardener.presses("6").await?;
+    gardener.reads("To be sown until").await?;
+    // Four cabbages are wanted, of which the tin has no seed.
+    gardener.fills("start-price", "much").await?;
+    gardener.reads("“much” is no price").await?;
+    gardener.fills("start-price", "1.20").await?;
+    gardener.reads("or 4 young plants, 4.80").await?;
+    gardener.clicks("put seed in").await?;
+    gardener.chooses("lot-crop", "onion").await?;
+    gardener.chooses("lot-planted", "sets").await?;
+    gardener.fills("lot-amount", "60 sets").await?;
+    gardener.clicks("keep it").await?;
+    gardener.reads("onion sets, 2026").await?;
+    gardener.reads_no_more("of 100 come up").await?;
+    let sets = line(&gardener, "onion sets").await?;
+    assert!(sets.contains("60") && sets.contains("not planned"), "onions are sown here as seed: {sets}");
+    gardener.leaves().await
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn the_end_of_a_row_is_left_for_seed_which_comes_into_the_tin() -> Result<(), Failure> {
+    let stage = Stage::open_on(date(2026, 11, 23)).await?;
+    let gardener = stage.gardener(1280, 800).await?;
+    gardener.opens("Quillet Lane").await?;
+    gardener.presses("6").await?;
+    gardener.reads("To be sown until").await?;
+    gardener.clicks("carrot").await?;
+    gardener.clicks("saving its seed").await?;
+    gardener.reads("would have to stand until about 31 August 2028").await?;
+    let rows = gardener.counts("[data-winters]").await?;
+    let leave = "[...document.querySelectorAll('[data-winters] button')][0].click()";
+    gardener.driver.execute(leave, Vec::new()).await?;
+    // What stays already is not asked about again; the rest of its row might stay as well.
+    gardener.sees("[data-winters]").await?;
+    gardener.reads("undo").await?;
+    gardener.presses("5").await?;
+    gardener.reads("To settle").await?;
+    gardener.comes_to_count("[data-bar][data-crop=carrot]", rows + 1).await?;
+    gardener.chords(&[Key::Control], 'z').await?;
+    gardener.comes_to_count("[data-bar][data-crop=carrot]", rows).await?;
+    gardener.presses("6").await?;
+    gardener.reads("To be sown until").await?;
+    gardener.clicks("carrot").await?;
+    gardener.clicks("saving its seed").await?;
+    gardener.clicks("put seed that you saved into the tin").await?;
+    gardener.fills("lot-amount", "5 g").await?;
+    gardener.clicks("keep it").await?;
+    gardener.reads("from our own garden").await?;
+    gardener.leaves().await
+}

@@ -191,6 +191,40 @@ async fn wants_come_to_squares_and_go_into_the_years_ahead() -> Result<(), Failu
 }
 
 #[tokio::test(flavor = "multi_thread")]
+async fn a_square_is_told_by_what_it_is_worth_and_a_salad_is_sown_in_turns() -> Result<(), Failure> {
+    let stage = Stage::open_on(date(2027, 1, 5)).await?;
+    let gardener = stage.gardener(1280, 800).await?;
+    gardener.opens("Quillet Lane").await?;
+    gardener.presses("2").await?;
+    gardener.presses("n").await?;
+    gardener.chooses("want-crop", "carrot").await?;
+    gardener.fills("want-many", "40").await?;
+    gardener.fills("want-worth", "dear").await?;
+    gardener.clicks("keep this want").await?;
+    gardener.reads("“dear” is no price").await?;
+    gardener.fills("want-worth", "40").await?;
+    gardener.clicks("keep this want").await?;
+    gardener.chooses("of-a-square", "a square is worth").await?;
+    // By hand: 160 to 343 carrots, sixteen to a square, are 10 to 21 squares of which all are worth 40.
+    gardener.reads("1.90 to 4.00").await?;
+    gardener.chooses("of-a-square", "a plant takes").await?;
+    gardener.reads("16 to a square").await?;
+
+    gardener.presses("n").await?;
+    gardener.chooses("want-crop", "lettuce").await?;
+    gardener.chooses("want-by", "meals").await?;
+    gardener.clicks("keep this want").await?;
+    gardener.reads("in the ground").await?;
+    gardener.clicks("reckon its sowings in the Season").await?;
+    gardener.reads("Sow again").await?;
+    let crop = "return document.querySelector('[name=series-crop]').value";
+    assert_eq!(gardener.driver.execute(crop, Vec::new()).await?.convert::<String>()?, "lettuce");
+    gardener.clicks("reckon the sowings").await?;
+    gardener.sees("[data-sowings] li").await?;
+    gardener.leaves().await
+}
+
+#[tokio::test(flavor = "multi_thread")]
 async fn wants_fit_a_phone_and_go_with_keys_alone() -> Result<(), Failure> {
     let stage = Stage::open_on(date(2027, 1, 5)).await?;
     let phone = stage.gardener(390, 844).await?;

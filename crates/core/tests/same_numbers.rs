@@ -77,7 +77,7 @@ fn setting(known: Known, patch: PatchId, day: Date) -> Setting {
 fn the_tin_wants_what_the_sheets_and_the_rounds_tell() {
     for (name, garden) in gardens() {
         seen(&garden, TODAY, &[], |known| {
-            let mut told: BTreeMap<(String, Option<u32>), u32> = BTreeMap::new();
+            let mut told: BTreeMap<(String, Option<u32>, bool), u32> = BTreeMap::new();
             let tasks = to_be_sown(known);
             assert!(!tasks.is_empty(), "{name}");
             for task in &tasks {
@@ -98,11 +98,13 @@ fn the_tin_wants_what_the_sheets_and_the_rounds_tell() {
                 };
                 let patch = known.garden.patch(task.patch).unwrap();
                 let variety = known.garden.varieties.iter().find(|one| way_of(one.id) == patch.planted.way).map(|one| one.id.0);
-                *told.entry((patch.planted.crop.clone(), variety)).or_default() += seeds;
+                let pieces = known.catalogue.crop(&patch.planted.crop).is_some_and(|crop| crop.planted_as.is_some());
+                let planted = task.work == Work::PlantSets && pieces;
+                *told.entry((patch.planted.crop.clone(), variety, planted)).or_default() += seeds;
             }
             let needs = tin(known, TODAY).needs;
             let wanted: BTreeMap<_, _> =
-                needs.into_iter().map(|need| ((need.crop, need.variety.map(|id| id.0)), need.seeds)).collect();
+                needs.into_iter().map(|need| ((need.crop, need.variety.map(|id| id.0), need.planted), need.seeds)).collect();
             assert_eq!(wanted, told, "{name}");
         });
     }

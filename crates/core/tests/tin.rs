@@ -17,12 +17,14 @@ use sparrow_facts::ids::{LotId, PatchId, VarietyId};
 use sparrow_facts::journal::{Amount, Happened, Unit, Work};
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::seed_lot::{GerminationTest, SeedAmount, SeedKept};
+use sparrow_facts::timing::Means;
 use sparrow_facts::variety::Treated;
 
 fn lot(crop: &str, amount: &str, packed: i16) -> LotDraft {
     LotDraft {
         crop: crop.into(),
         variety: None,
+        planted: false,
         amount: Some(AmountText(amount.parse().expect("an amount"))),
         counted: None,
         packed,
@@ -91,6 +93,36 @@ fn what_is_planned_wants_seed_and_the_tin_says_what_is_short() {
     let both = tin_on(&garden, TODAY, &[]);
     assert!(!line(&both, 2).planned, "there is seed for it, and it is not planned");
     assert_eq!(both.needs.len(), 1);
+}
+
+#[test]
+fn onion_seed_is_no_onion_sets() {
+    let mut garden = unplanted();
+    let patch = placed_in(&mut garden, "onion", "bulb", 2027);
+    let need = |garden: &Garden| tin_on(garden, TODAY, &[]).needs[0].clone();
+    let (holes, each) = in_the_ground(&garden, patch);
+    assert_eq!((need(&garden).planted, need(&garden).seeds), (false, holes * each), "they are sown, as the book usually has it");
+    garden.patches[0].timing.means = Some(Means::Set);
+    assert_eq!((need(&garden).planted, need(&garden).seeds), (true, holes));
+    assert_eq!(need(&garden).mg, Some([holes * 1500, holes * 5000]), "sets are weighed as sets");
+    keeps(&mut garden, lot("onion", "1/8 oz", 2027)).unwrap();
+    assert_eq!((need(&garden).have, need(&garden).like), ([0, 0], None), "seed is no sets");
+    assert!(!line(&tin_on(&garden, TODAY, &[]), 1).planned);
+    keeps(&mut garden, LotDraft { planted: true, ..lot("onion", "100 g", 2027) }).unwrap();
+    let tin = tin_on(&garden, TODAY, &[]);
+    assert_eq!((line(&tin, 2).left, line(&tin, 2).comes_up), (Some([20, 66]), None), "nobody tests sets between paper");
+    assert_eq!(tin.needs[0].have, [20, 66]);
+    // What is planted runs down the sets alone.
+    let day = date(2027, 5, 12);
+    let planted = Happened::Planted { many: Some(Amount { tenths: 100, unit: Unit::Pieces, rough: false }) };
+    let after = tin_on(&garden, day, &[(patch, day, planted)]);
+    assert_eq!((line(&after, 1).sown, line(&after, 2).sown), (0, 10));
+    // How thick seed is sown hangs on seed alone.
+    let way = |garden: &Garden| {
+        let book = Catalogue::standard().with_own(garden);
+        book.crop("onion").unwrap().ways[0].lots.len()
+    };
+    assert_eq!(way(&garden), 1);
 }
 
 #[test]

@@ -117,7 +117,7 @@ fn a_square_gives_weight_meals_and_what_the_household_would_pay() {
     let wants = told(&garden, 2027, &[]);
     let sum = only(&wants).sum.clone().unwrap();
     // By hand: sixteen to a square, of which each takes 6¼ hundredths; the book's meal of carrots is 100 g.
-    assert_eq!(sum.takes, [6, 6]);
+    assert_eq!(sum.takes, [625, 625]);
     assert_eq!(sum.square_meals, sum.square_gives.map(|grams| (f64::from(grams) / 100.0).round() as u32));
     let worth = sum.square_worth.expect("it was said");
     // What all squares are worth is what all of it is.
@@ -135,7 +135,7 @@ fn a_square_gives_weight_meals_and_what_the_household_would_pay() {
     };
     garden.spacings.push(own);
     let wide = only(&told(&garden, 2027, &[])).sum.clone().unwrap();
-    assert_eq!(wide.takes, [13, 6]);
+    assert_eq!(wide.takes, [1250, 625]);
     assert!(wide.ground[1].abs_diff(2 * sum.ground[1]) <= 2, "{wide:?}");
     let dear = WantDraft { worth: Some(10_000_001), ..want("carrot", WantAmount::Weight { grams: 1 }, false) };
     let refused = does(&mut garden, &Command::KeepWant { want: None, draft: Box::new(dear) }).unwrap_err().to_string();
@@ -154,12 +154,37 @@ fn the_ground_of_a_want_could_give_what_else_is_wanted_while_it_stands() {
     let (maize, bean) = (of("maize").sum.as_ref().unwrap(), of("bean").sum.as_ref().unwrap());
     assert_eq!(instead.want, of("bean").want);
     let ground = f64::from(maize.ground[0] + maize.ground[1]) / 2.0;
-    assert!((f64::from(instead.plants) - ground / f64::from(bean.takes[0])).abs() <= 1.0, "{instead:?}");
+    assert!((f64::from(instead.plants) - ground * 100.0 / f64::from(bean.takes[0])).abs() <= 1.0, "{instead:?}");
     for side in [0, 1] {
         let grams = f64::from(bean.square_gives[side]) * ground / 100.0;
         assert!((f64::from(instead.grams[side]) - grams).abs() < 0.02 * grams, "{instead:?} {grams}");
     }
     assert!(of("asparagus").instead.len() <= 3);
+
+    // No more than the ground there is; without any, nothing.
+    garden.beds.truncate(1);
+    garden.wants[0].amount = WantAmount::Weight { grams: 900_000 };
+    let wants = told(&garden, 2027, &[]);
+    let line = wants.wants.iter().find(|line| line.want == WantId(1)).unwrap();
+    assert!(line.sum.as_ref().unwrap().ground[0] > wants.ground, "the premise");
+    assert_eq!(line.instead[0].plants, wants.ground * 100 / bean.takes[0]);
+    garden.beds.clear();
+    assert!(told(&garden, 2027, &[]).wants.iter().all(|line| line.instead.is_empty()));
+}
+
+#[test]
+fn where_it_is_picked_for_half_a_year_its_best_week_is_no_smaller_than_the_guides_say() {
+    let [_, (_, frostless), ..] = places();
+    let plants = |site: &Site, at_once: bool| {
+        let mut garden = unplanted();
+        (garden.site, garden.almanac) = (site.clone(), Almanac::default());
+        let draft = want("tomato", WantAmount::Weight { grams: 40_000 }, at_once);
+        does(&mut garden, &Command::KeepWant { want: None, draft: Box::new(draft) }).unwrap();
+        only(&told(&garden, 2027, &[])).sum.as_ref().expect("it has days").plants
+    };
+    // By hand: two of ten weeks, a fifth of what a plant gives.
+    let (once, spread) = (plants(&frostless, true), plants(&frostless, false));
+    assert!(once[0].abs_diff(5 * spread[0]) <= 5 && once[1].abs_diff(5 * spread[1]) <= 5, "{once:?} {spread:?}");
 }
 
 #[test]

@@ -233,6 +233,7 @@ fn quillet_tin(mut plot: Plot) -> Result<Garden, Refusal> {
         let draft = LotDraft {
             crop: crop.into(),
             variety: None,
+            planted: false,
             amount: Some(AmountText(amount.parse()?)),
             counted: None,
             packed: plot.planned().year() - old,

@@ -20,6 +20,9 @@ pub struct SeedLot {
     /// The household's variety that it is of, where it has a name.
     #[serde(default)]
     pub variety: Option<VarietyId>,
+    /// Of a crop that is grown from either, it is what is planted, as sets or crowns, and not seed; of another crop it says nothing.
+    #[serde(default)]
+    pub planted: bool,
     /// How much of it there was when it was counted.
     pub amount: SeedAmount,
     /// The day on which that was counted; what was sown since is taken off.

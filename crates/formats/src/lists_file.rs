@@ -82,8 +82,8 @@ impl ListOf {
                 "note",
             ],
             ListOf::Lots => &[
-                "crop", "variety", "amount", "counted", "packed", "printed", "tests", "treated", "kept", "price", "source",
-                "note",
+                "crop", "variety", "planted", "amount", "counted", "packed", "printed", "tests", "treated", "kept", "price",
+                "source", "note",
             ],
         }
     }
@@ -157,15 +157,16 @@ fn variety(one: &Variety) -> [String; 16] {
         own_across,
         one.colour.clone(),
         one.note.clone(),
-        if one.again { "yes".into() } else { String::new() },
+        yes(one.again),
     ]
 }
 
-fn lot(one: &SeedLot, garden: &Garden) -> [String; 12] {
+fn lot(one: &SeedLot, garden: &Garden) -> [String; 13] {
     let tests: Vec<String> = one.tests.iter().map(|test| format!("{} {}/{}", test.on, test.up, test.sown)).collect();
     [
         one.crop.clone(),
         one.variety.and_then(|id| garden.variety(id)).map(|variety| variety.name.clone()).unwrap_or_default(),
+        yes(one.planted),
         one.amount.to_string(),
         one.counted.to_string(),
         one.packed.to_string(),
@@ -177,6 +178,11 @@ fn lot(one: &SeedLot, garden: &Garden) -> [String; 12] {
         one.source.clone(),
         one.note.clone(),
     ]
+}
+
+/// A yes, or nothing.
+fn yes(is: bool) -> String {
+    if is { "yes".into() } else { String::new() }
 }
 
 fn apart(distance: Option<Spacing>) -> [String; 2] {
@@ -235,12 +241,17 @@ fn variety_of(line: Line, catalogue: &Catalogue) -> Result<VarietyDraft, String>
         own_distance: pair(line, "own_apart", "own_across")?,
         colour: line.of("colour").into(),
         note: line.of("note").into(),
-        again: match line.of("again").to_lowercase().as_str() {
-            "" | "no" => false,
-            "yes" => true,
-            other => return Err(format!("again: “{other}” is neither yes nor no")),
-        },
+        again: is_yes(line, "again")?,
     })
+}
+
+/// Whether a column says yes; nothing is no.
+fn is_yes(line: Line, column: &str) -> Result<bool, String> {
+    match line.of(column).to_lowercase().as_str() {
+        "" | "no" => Ok(false),
+        "yes" => Ok(true),
+        other => Err(format!("{column}: “{other}” is neither yes nor no")),
+    }
 }
 
 fn own_crop_of(line: Line, catalogue: &Catalogue) -> Result<OwnCropDraft, String> {
@@ -295,6 +306,7 @@ fn lot_of(line: Line, garden: &Garden, catalogue: &Catalogue) -> Result<LotDraft
     Ok(LotDraft {
         crop: crop.key.clone(),
         variety,
+        planted: is_yes(line, "planted")?,
         amount: Some(AmountText(amount)),
         counted,
         packed: number(line, "packed")?.ok_or("packed: the year is missing")?,

@@ -4,6 +4,7 @@ create table seed_lot (
     id        integer not null check (id > 0),
     crop      text not null,
     variety   integer,
+    planted   boolean not null,
     pieces    integer check (pieces >= 0),
     mg        integer check (mg >= 0),
     counted   date not null,

@@ -11,7 +11,7 @@ use sqlx::PgConnection;
 /// All lots of a garden, by their numbers.
 pub async fn load(connection: &mut PgConnection, garden: GardenId) -> Result<Vec<SeedLot>, StoreError> {
     let rows = sqlx::query!(
-        r#"select id, crop, variety, pieces, mg, counted as "counted: Date", packed, printed, tests, treated, kept, price, source, note
+        r#"select id, crop, variety, planted, pieces, mg, counted as "counted: Date", packed, printed, tests, treated, kept, price, source, note
            from seed_lot where garden_id = $1 order by id"#,
         garden.0
     )
@@ -23,6 +23,7 @@ pub async fn load(connection: &mut PgConnection, garden: GardenId) -> Result<Vec
                 id: LotId(fit(row.id)?),
                 crop: row.crop,
                 variety: row.variety.map(fit).transpose()?.map(VarietyId),
+                planted: row.planted,
                 amount: match (row.pieces, row.mg) {
                     (Some(pieces), _) => SeedAmount::Count { pieces: fit(pieces)? },
                     (None, mg) => SeedAmount::Weight { mg: fit(mg.unwrap_or_default())? },
@@ -45,23 +46,25 @@ pub async fn load(connection: &mut PgConnection, garden: GardenId) -> Result<Vec
 pub async fn write(connection: &mut PgConnection, garden: GardenId, lots: &[&SeedLot]) -> Result<u64, StoreError> {
     let row = |lot: &&SeedLot| {
         // Taken apart, so that a fact that is forgotten here does not compile.
-        let SeedLot { id, crop, variety, amount, counted, packed, printed, tests, treated, kept, price, source, note } = lot;
+        let SeedLot { id, crop, variety, planted, amount, counted, packed, printed, tests, treated, kept, price, source, note } =
+            lot;
         let (pieces, mg) = match amount {
             SeedAmount::Count { pieces } => (Some(pieces), None),
             SeedAmount::Weight { mg } => (None, Some(mg)),
         };
         json!({
-            "id": id, "crop": crop, "variety": variety, "pieces": pieces, "mg": mg, "counted": counted, "packed": packed,
+            "id": id, "crop": crop, "variety": variety, "planted": planted, "pieces": pieces, "mg": mg, "counted": counted, "packed": packed,
             "printed": printed, "tests": tests, "treated": treated, "kept": kept, "price": price, "source": source, "note": note
         })
     };
     let rows = Value::Array(lots.iter().map(row).collect());
     let done = sqlx::query!(
-        "insert into seed_lot (garden_id, id, crop, variety, pieces, mg, counted, packed, printed, tests, treated, kept, price, source, note)
-         select $1, id, crop, variety, pieces, mg, counted, packed, printed, tests, treated, kept, price, source, note
-         from jsonb_to_recordset($2) as l(id integer, crop text, variety integer, pieces integer, mg integer, counted date,
+        "insert into seed_lot (garden_id, id, crop, variety, planted, pieces, mg, counted, packed, printed, tests, treated, kept, price, source, note)
+         select $1, id, crop, variety, planted, pieces, mg, counted, packed, printed, tests, treated, kept, price, source, note
+         from jsonb_to_recordset($2) as l(id integer, crop text, variety integer, planted boolean, pieces integer, mg integer, counted date,
              packed smallint, printed smallint, tests jsonb, treated text, kept text, price integer, source text, note text)
-         on conflict (garden_id, id) do update set crop = excluded.crop, variety = excluded.variety, pieces = excluded.pieces,
+         on conflict (garden_id, id) do update set crop = excluded.crop, variety = excluded.variety, planted = excluded.planted,
+             pieces = excluded.pieces,
              mg = excluded.mg, counted = excluded.counted, packed = excluded.packed, printed = excluded.printed,
              tests = excluded.tests, treated = excluded.treated, kept = excluded.kept, price = excluded.price,
              source = excluded.source, note = excluded.note",

@@ -18,6 +18,10 @@ crop: string,
  */
 variety: VarietyId | null, 
 /**
+ * Of a crop that is grown from either, it is what is planted, as sets or crowns, and not seed.
+ */
+planted: boolean, 
+/**
  * How much there is; nothing leaves it as it was counted before.
  */
 amount: AmountText | null, 

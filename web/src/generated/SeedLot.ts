@@ -23,6 +23,10 @@ crop: string,
  */
 variety: VarietyId | null, 
 /**
+ * Of a crop that is grown from either, it is what is planted, as sets or crowns, and not seed; of another crop it says nothing.
+ */
+planted: boolean, 
+/**
  * How much of it there was when it was counted.
  */
 amount: SeedAmount, 

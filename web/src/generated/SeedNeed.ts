@@ -15,6 +15,10 @@ crop: string,
  */
 variety: VarietyId | null, 
 /**
+ * It is planted, as cloves or sets, and not sown as seed.
+ */
+planted: boolean, 
+/**
  * The first day on which some of it is sown.
  */
 first: string, 

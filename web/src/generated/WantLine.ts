@@ -48,6 +48,7 @@ met: Met,
  */
 sooner: Sooner | null, 
 /**
- * What else that is wanted its ground could give at about the same time, what gives most meals first; the middle of its ground, once.
+ * What else that is wanted its ground could give at about the same time, what gives most meals first: the middle of its ground, as
+ * far as there is so much, once.
  */
 instead: Array<Instead>, };

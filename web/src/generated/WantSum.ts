@@ -58,7 +58,7 @@ square_meals: [number, number],
  */
 square_worth: [number, number] | null, 
 /**
- * Ground of one plant as it is grown here, and by the book's distance \[hundredths of a square\].
+ * Ground of one plant as it is grown here, and by the book's distance \[ten thousandths of a square\].
  */
 takes: [number, number], 
 /**

@@ -84,11 +84,13 @@ export class GardenState {
     return this.crops[key];
   }
 
-  /** What a lot of seed or a want is of: 'carrot', 'carrot ‘Long Amber’'. */
-  lotName(lot: { crop: string; variety: number | null }): string {
-    const name = this.crop(lot.crop)?.name ?? lot.crop;
+  /** What a lot of seed or a want is of: 'carrot', 'carrot ‘Long Amber’', and of what is grown from either 'onion sets'. */
+  lotName(lot: { crop: string; variety: number | null; planted?: boolean }): string {
+    const crop = this.crop(lot.crop);
+    const name = crop?.name ?? lot.crop;
     const variety = this.view.garden.varieties.find((one) => one.id === lot.variety);
-    return variety ? `${name} ‘${variety.name}’` : name;
+    const sets = lot.planted === true && crop?.seed && crop.planted_as ? ` ${crop.planted_as[1]}` : '';
+    return `${variety ? `${name} ‘${variety.name}’` : name}${sets}`;
   }
 
   /** What is planted, by the name of its crop and of the household's variety: 'carrot ‘Long Amber’'. */

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { gramsOf, oddly, produceBetween, squaresBetween, takesOf, wanted } from './wants';
+import { daysBetween, gramsOf, oddly, produceBetween, squaresBetween, takesOf, wanted } from './wants';
 
 test('amounts are told with the figures that hold, in the household’s units', () => {
   expect(produceBetween([907, 4082], 'imperial')).toBe('2 to 9 lb');
@@ -18,14 +18,20 @@ test('what is wanted is told as it was thought of', () => {
 });
 
 test('what a plant takes is told as gardeners say it, and what is odd is asked about', () => {
-  expect(takesOf(6)).toBe('17 to a square');
-  expect(takesOf(25)).toBe('4 to a square');
-  expect(takesOf(100)).toBe('1 square');
-  expect(takesOf(225)).toBe('2.3 squares');
-  expect(oddly([25, 25])).toBe('');
-  expect(oddly([30, 25])).toBe('');
-  expect(oddly([50, 25])).toMatch(/4 to a square: are you sure it wants so much/);
-  expect(oddly([11, 25])).toMatch(/so little/);
+  expect(takesOf(625)).toBe('16 to a square');
+  expect(takesOf(1111)).toBe('9 to a square');
+  expect(takesOf(2500)).toBe('4 to a square');
+  expect(takesOf(10_000)).toBe('1 square');
+  expect(takesOf(22_500)).toBe('2.3 squares');
+  expect(oddly([2500, 2500])).toBe('');
+  expect(oddly([3000, 2500])).toBe('');
+  expect(oddly([5000, 2500])).toMatch(/4 to a square: are you sure it wants so much/);
+  expect(oddly([1111, 2500])).toMatch(/so little/);
+});
+
+test('days are told with their years where these differ', () => {
+  expect(daysBetween('2027-06-02', '2027-10-24')).toBe('2 June to 24 October');
+  expect(daysBetween('2026-11-11', '2027-12-26')).toBe('11 November 2026 to 26 December 2027');
 });
 
 test('weights are read in pounds or kilograms', () => {

@@ -4,7 +4,7 @@ import type { Met } from '../generated/Met';
 import type { Purpose } from '../generated/Purpose';
 import type { Units } from '../generated/Units';
 import type { WantAmount } from '../generated/WantAmount';
-import { MONTHS } from './dates';
+import { dayMonth, fullDate, MONTHS } from './dates';
 import { count } from './lengths';
 
 const POUND = 453.59237;
@@ -53,11 +53,19 @@ export function produceBetween([least, most]: [number, number], units: Units): s
 export const between = ([least, most]: [number, number]) =>
   least === most ? least.toLocaleString('en') : `${least.toLocaleString('en')} to ${most.toLocaleString('en')}`;
 
+/** From a day to another, with their years where these differ: '2 June to 24 October', '11 November 2026 to 26 December 2027'. */
+export function daysBetween(from: string, until: string): string {
+  return from.slice(0, 4) === until.slice(0, 4)
+    ? `${dayMonth(from)} to ${dayMonth(until)}`
+    : `${fullDate(from)} to ${fullDate(until)}`;
+}
+
 /** Hundredths of a square as squares: '¾' is told as 0.8, twelve as 12. */
 export const squares = (hundredths: number) => two(hundredths / 100);
 
 /** What one plant takes of a square: '16 to a square', '1.5 squares'. */
-export function takesOf(hundredths: number): string {
+export function takesOf(tenThousandths: number): string {
+  const hundredths = tenThousandths / 100;
   return hundredths > 60
     ? `${told(hundredths)} ${hundredths === 100 ? 'square' : 'squares'}`
     : `${two(100 / hundredths)} to a square`;

@@ -7,22 +7,21 @@ use jiff::civil::Date;
 use sparrow_facts::seed_lot::{SeedAmount, SeedLot};
 
 impl Crop {
-    /// How many seeds there are of an amount, or pieces of what is planted, least and most; nothing where it is weighed and nobody knows.
-    pub fn many(&self, amount: SeedAmount) -> Option<[u32; 2]> {
-        match (amount, &self.seed, self.piece_grams) {
-            (SeedAmount::Count { pieces }, ..) => Some([pieces; 2]),
-            (SeedAmount::Weight { mg }, Some(seed), _) => Some(seed.many(mg)),
-            (SeedAmount::Weight { mg }, None, Some([light, heavy])) => {
-                Some([heavy, light].map(|grams| (f64::from(mg) / 1000.0 / f64::from(grams)).floor() as u32))
-            }
-            (SeedAmount::Weight { .. }, None, None) => None,
+    /// How many seeds there are of an amount, or pieces where it is planted, least and most; nothing where it is weighed and nobody knows.
+    pub fn many(&self, amount: SeedAmount, planted: bool) -> Option<[u32; 2]> {
+        match amount {
+            SeedAmount::Count { pieces } => Some([pieces; 2]),
+            SeedAmount::Weight { mg } if planted => self
+                .piece_grams
+                .map(|[light, heavy]| [heavy, light].map(|grams| (f64::from(mg) / 1000.0 / f64::from(grams)).floor() as u32)),
+            SeedAmount::Weight { mg } => self.seed.as_ref().map(|seed| seed.many(mg)),
         }
     }
 
-    /// What so many seeds weigh, or pieces of what is planted \[mg\], least and most; nothing where nobody knows.
-    pub fn weigh(&self, many: u32, pieces: bool) -> Option<[u32; 2]> {
+    /// What so many seeds weigh, or pieces where it is planted \[mg\], least and most; nothing where nobody knows.
+    pub fn weigh(&self, many: u32, planted: bool) -> Option<[u32; 2]> {
         let many = f64::from(many);
-        if pieces {
+        if planted {
             return self.piece_grams.map(|grams| grams.map(|grams| (many * f64::from(grams) * 1000.0).ceil() as u32));
         }
         let [few, lots] = self.seed.as_ref()?.per_gram;
@@ -34,9 +33,14 @@ impl Crop {
         (100.0 + f64::from(self.germinates)) / 200.0
     }
 
+    /// Whether a lot of it is what is planted, as cloves or sets, and not seed.
+    pub fn is_planted(&self, lot: &SeedLot) -> bool {
+        self.planted_as.is_some() && (lot.planted || self.seed.is_none())
+    }
+
     /// What a lot of its seed tells of what comes up; nothing for what is not grown from seed.
     pub fn life(&self, lot: &SeedLot) -> Option<LotLife> {
-        self.seed.as_ref().map(|seed| seed.life(lot, self.fresh()))
+        self.seed.as_ref().filter(|_| !self.is_planted(lot)).map(|seed| seed.life(lot, self.fresh()))
     }
 }
 

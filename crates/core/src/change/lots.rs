@@ -54,6 +54,9 @@ pub struct LotDraft {
     pub crop: String,
     /// The household's variety that it is of.
     pub variety: Option<VarietyId>,
+    /// Of a crop that is grown from either, it is what is planted, as sets or crowns, and not seed.
+    #[serde(default)]
+    pub planted: bool,
     /// How much there is; nothing leaves it as it was counted before.
     pub amount: Option<AmountText>,
     /// The day on which that was counted; nothing means today.
@@ -79,7 +82,22 @@ pub struct LotDraft {
 
 /// A lot within its limits, of a crop and a variety that are there.
 pub fn check_lot(lot: &SeedLot, garden: &Garden, catalogue: &Catalogue) -> Result<(), Refusal> {
-    let SeedLot { id: _, crop, variety, amount, counted, packed, printed, tests, treated: _, kept: _, price, source, note } = lot;
+    let SeedLot {
+        id: _,
+        crop,
+        variety,
+        planted: _,
+        amount,
+        counted,
+        packed,
+        printed,
+        tests,
+        treated: _,
+        kept: _,
+        price,
+        source,
+        note,
+    } = lot;
     catalogue.crop(crop).ok_or_else(|| Refusal::Unknown { what: "crop", key: crop.clone() })?;
     if let Some(id) = variety {
         let of = garden.variety(*id).filter(|variety| variety.crop == *crop);
@@ -139,6 +157,7 @@ impl Planner<'_> {
             id: before.as_ref().map_or(number, |before| before.id),
             crop: draft.crop.clone(),
             variety: draft.variety,
+            planted: draft.planted,
             amount,
             counted,
             packed: draft.packed,
@@ -154,11 +173,12 @@ impl Planner<'_> {
         Ok(vec![Edit::Lot { before: before.map(Box::new), after: Some(Box::new(after)) }])
     }
 
-    /// The lot that a draft speaks of and no other line does: of the same crop, variety, year and source.
+    /// The lot that a draft speaks of and no other line does: of the same crop, variety, year and source, seed or sets.
     pub(super) fn lot_meant(&self, draft: &LotDraft, taken: &BTreeSet<LotId>) -> Option<LotId> {
         let same = |lot: &&SeedLot| {
-            let of = (lot.crop.as_str(), lot.variety, lot.packed, lot.source.as_str());
-            of == (draft.crop.as_str(), draft.variety, draft.packed, draft.source.trim()) && !taken.contains(&lot.id)
+            let of = (lot.crop.as_str(), lot.variety, lot.planted, lot.packed, lot.source.as_str());
+            of == (draft.crop.as_str(), draft.variety, draft.planted, draft.packed, draft.source.trim())
+                && !taken.contains(&lot.id)
         };
         self.known.garden.lots.iter().find(same).map(|lot| lot.id)
     }

@@ -92,6 +92,8 @@ pub struct SeedNeed {
     pub crop: String,
     /// The variety, where one is named.
     pub variety: Option<VarietyId>,
+    /// It is planted, as cloves or sets, and not sown as seed.
+    pub planted: bool,
     /// The first day on which some of it is sown.
     pub first: Date,
     /// How many plantings.
@@ -131,8 +133,8 @@ const STILL_SOWN: i64 = 21;
 /// How sure the range is that is told of what comes up.
 const CERTAINTY: f64 = 0.9;
 
-/// What is one in the tin: a crop, or a variety of it.
-type Kind = (String, Option<VarietyId>);
+/// What is one in the tin: a crop, or a variety of it, sown as seed or planted.
+type Kind = (String, Option<VarietyId>, bool);
 
 /// The tin on a day, with what is planned within a year of it.
 pub fn tin(known: Known, on: Date) -> Tin {
@@ -142,7 +144,9 @@ pub fn tin(known: Known, on: Date) -> Tin {
     let mut lots: Vec<LotLine> = known.garden.lots.iter().map(|lot| line(known, lot, on, left[&lot.id])).collect();
     for need in needs.values_mut() {
         let has = lots.iter().zip(&known.garden.lots);
-        let good = has.filter(|(line, lot)| kind(lot) == (need.crop.clone(), need.variety) && line.state > LotState::TooOld);
+        let good = has.filter(|(line, lot)| {
+            kind(known, lot) == (need.crop.clone(), need.variety, need.planted) && line.state > LotState::TooOld
+        });
         for (line, _) in good {
             let [least, most] = line.left.unwrap_or_default();
             need.have = [need.have[0].saturating_add(least), need.have[1].saturating_add(most)];
@@ -151,7 +155,7 @@ pub fn tin(known: Known, on: Date) -> Tin {
         need.like = like_last(known, need);
     }
     for (line, lot) in lots.iter_mut().zip(&known.garden.lots) {
-        line.planned = needs.contains_key(&kind(lot));
+        line.planned = needs.contains_key(&kind(known, lot));
     }
     let name = |lot: LotId| {
         let lot = known.garden.lot(lot);
@@ -166,15 +170,16 @@ pub fn tin(known: Known, on: Date) -> Tin {
 
 /// The last lot of its kind, and how many like it what is short comes to.
 fn like_last(known: Known, need: &SeedNeed) -> Option<LikeLast> {
-    let of_it = |lot: &&SeedLot| lot.crop == need.crop && lot.variety == need.variety && !lot.amount.is_nothing();
+    let of = (need.crop.clone(), need.variety, need.planted);
+    let of_it = |lot: &&SeedLot| kind(known, lot) == of && !lot.amount.is_nothing();
     let lot = known.garden.lots.iter().filter(of_it).max_by_key(|lot| (lot.packed, lot.id))?;
-    let [least, most] = known.catalogue.crop(&lot.crop)?.many(lot.amount)?;
+    let [least, most] = known.catalogue.crop(&lot.crop)?.many(lot.amount, need.planted)?;
     let packets = [need.short[0].div_ceil(most.max(1)), need.short[1].div_ceil(least.max(1))];
     (need.short[1] > 0).then_some(LikeLast { amount: lot.amount, price: lot.price, packets })
 }
 
-fn kind(lot: &SeedLot) -> Kind {
-    (lot.crop.clone(), lot.variety)
+fn kind(known: Known, lot: &SeedLot) -> Kind {
+    (lot.crop.clone(), lot.variety, known.catalogue.crop(&lot.crop).is_some_and(|crop| crop.is_planted(lot)))
 }
 
 /// What was sown of each lot since it was counted, in seeds or pieces: the oldest lot of its kind first, as far as it goes.
@@ -185,7 +190,7 @@ fn left(known: Known, on: Date) -> BTreeMap<LotId, u32> {
     let mut all: Vec<(Date, Kind, u32)> = known.garden.patches.iter().flat_map(|patch| put_in(known, patch)).collect();
     all.sort_by_key(|one| one.0);
     for (day, of, mut many) in all.into_iter().filter(|(day, ..)| *day <= on) {
-        let fits = |lot: &&&SeedLot| kind(lot) == of && lot.counted < day && !lot.amount.is_nothing();
+        let fits = |lot: &&&SeedLot| kind(known, lot) == of && lot.counted < day && !lot.amount.is_nothing();
         let mut last = None;
         for lot in lots.iter().filter(fits) {
             let there = most(known, lot).saturating_sub(sown[&lot.id]);
@@ -205,7 +210,8 @@ fn left(known: Known, on: Date) -> BTreeMap<LotId, u32> {
 
 /// How many seeds a lot may have had when it was counted.
 fn most(known: Known, lot: &SeedLot) -> u32 {
-    known.catalogue.crop(&lot.crop).and_then(|crop| crop.many(lot.amount)).map_or(u32::MAX, |[_, most]| most)
+    let crop = known.catalogue.crop(&lot.crop);
+    crop.and_then(|crop| crop.many(lot.amount, crop.is_planted(lot))).map_or(u32::MAX, |[_, most]| most)
 }
 
 /// What was sown or planted of a patch, day by day, in seeds or pieces.
@@ -225,13 +231,14 @@ fn put_in(known: Known, patch: &Patch) -> Vec<(Date, Kind, u32)> {
 }
 
 fn of(growing: Growing, patch: &Patch) -> Kind {
-    (patch.planted.crop.clone(), growing.way.variety.as_ref().map(|variety| variety.id))
+    let planted = growing.means == Means::Set && growing.crop.planted_as.is_some();
+    (patch.planted.crop.clone(), growing.way.variety.as_ref().map(|variety| variety.id), planted)
 }
 
 /// A lot on a day, of which so much was sown.
 fn line(known: Known, lot: &SeedLot, on: Date, sown: u32) -> LotLine {
     let crop = known.catalogue.crop(&lot.crop);
-    let (amount, left) = rest(crop, lot.amount, sown);
+    let (amount, left) = rest(crop, lot, sown);
     let comes_up = crop.and_then(|crop| comes_up(crop, lot, on));
     let state = match (amount.is_nothing(), comes_up) {
         (true, _) => LotState::Empty,
@@ -242,17 +249,17 @@ fn line(known: Known, lot: &SeedLot, on: Date, sown: u32) -> LotLine {
     LotLine { lot: lot.id, left, amount, sown, comes_up: comes_up.filter(|_| !amount.is_nothing()), state, planned: false }
 }
 
-/// What is left of an amount after so many were sown: as it was measured, and in seeds or pieces.
-fn rest(crop: Option<&Crop>, amount: SeedAmount, sown: u32) -> (SeedAmount, Option<[u32; 2]>) {
-    let left = match amount {
+/// What is left of a lot after so many were sown: as it was measured, and in seeds or pieces.
+fn rest(crop: Option<&Crop>, lot: &SeedLot, sown: u32) -> (SeedAmount, Option<[u32; 2]>) {
+    let planted = crop.is_some_and(|crop| crop.is_planted(lot));
+    let left = match lot.amount {
         SeedAmount::Count { pieces } => SeedAmount::Count { pieces: pieces.saturating_sub(sown) },
         SeedAmount::Weight { mg } => {
-            let gone =
-                crop.and_then(|crop| crop.weigh(sown, crop.seed.is_none())).map_or(0, |[least, most]| least / 2 + most / 2);
+            let gone = crop.and_then(|crop| crop.weigh(sown, planted)).map_or(0, |[least, most]| least / 2 + most / 2);
             SeedAmount::Weight { mg: mg.saturating_sub(gone) }
         }
     };
-    (left, crop.and_then(|crop| crop.many(left)))
+    (left, crop.and_then(|crop| crop.many(left, planted)))
 }
 
 fn comes_up(crop: &Crop, lot: &SeedLot, on: Date) -> Option<ComesUp> {
@@ -310,6 +317,7 @@ fn needs(known: Known, on: Date, until: Date) -> BTreeMap<Kind, SeedNeed> {
         let need = needs.entry(of.clone()).or_insert_with(|| SeedNeed {
             crop: of.0,
             variety: of.1,
+            planted: of.2,
             first: task.day,
             plantings: 0,
             seeds: 0,
@@ -325,7 +333,7 @@ fn needs(known: Known, on: Date, until: Date) -> BTreeMap<Kind, SeedNeed> {
         if task.work == Work::SowInside {
             need.raised = need.raised.saturating_add(planting.reckon().0.plants);
         }
-        let more = planting.crop.weigh(seeds, growing.means == Means::Set);
+        let more = planting.crop.weigh(seeds, need.planted);
         need.mg = need.mg.zip(more).map(|(all, more)| [all[0].saturating_add(more[0]), all[1].saturating_add(more[1])]);
     }
     needs

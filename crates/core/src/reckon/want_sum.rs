@@ -72,7 +72,7 @@ pub struct WantSum {
     pub square_meals: [u32; 2],
     /// That would cost so much, least and most, in hundredths of the household's money; nothing where it did not say what it would pay.
     pub square_worth: Option<[u32; 2]>,
-    /// Ground of one plant as it is grown here, and by the book's distance \[hundredths of a square\].
+    /// Ground of one plant as it is grown here, and by the book's distance \[ten thousandths of a square\].
     pub takes: [u32; 2],
     /// The days on which its sowings go into the ground, in their order.
     pub starts: Vec<Date>,
@@ -92,6 +92,10 @@ const WEEK: f64 = 7.0;
 /// The best week of a long harvest gives so many times its even share (own choice: harvests swell and ebb).
 const BEST_WEEK: f64 = 2.0;
 
+/// What guides print of a plant is of ten weeks of picking at the most: where it is picked for longer, its best week is no smaller
+/// \[days\] (own choice).
+const GUIDES_PICK: i64 = 70;
+
 /// What a want comes to of a crop in one of its ways, in a growing year.
 ///
 /// # Errors
@@ -108,7 +112,7 @@ pub fn sum(known: Known, want: &Want, (crop, way): (&Crop, &Way), year: i16) -> 
     let of_a_plant = weighed.map_or(gives.grams.map(f64::from), |(own, _)| own);
     // All at once: of what ripens through weeks, the share of the best one.
     let best_week = want.at_once && crop.picked_again(way);
-    let share = if best_week { (BEST_WEEK * WEEK / harvests.picked as f64).min(1.0) } else { 1.0 };
+    let share = if best_week { (BEST_WEEK * WEEK / harvests.picked.min(GUIDES_PICK) as f64).min(1.0) } else { 1.0 };
     let plants = match want.amount {
         WantAmount::Pieces { many } if eaten_whole(crop, way, gives, of_a_plant) => {
             [many, many.saturating_mul(100).div_ceil(COME_TO_SOMETHING)]
@@ -144,7 +148,7 @@ pub fn sum(known: Known, want: &Want, (crop, way): (&Crop, &Way), year: i16) -> 
         square_gives,
         square_meals: square_gives.map(|grams| (f64::from(grams) / f64::from(gives.meal)).round() as u32),
         square_worth: want.worth.map(|worth| [ground[1], ground[0]].map(|ground| worth_of_a_square(worth, ground))),
-        takes: [centisquares, book].map(|ground| ground.round().max(1.0) as u32),
+        takes: [centisquares, book].map(|ground| (ground * 100.0).round().max(1.0) as u32),
         starts: each.iter().map(|(from, _)| *from).collect(),
         each,
     })

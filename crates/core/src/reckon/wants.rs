@@ -64,7 +64,8 @@ pub struct WantLine {
     pub met: Met,
     /// Where all of it is wanted in one week: the household's variety that is picked for the fewest days, where it takes fewer plants.
     pub sooner: Option<Sooner>,
-    /// What else that is wanted its ground could give at about the same time, what gives most meals first; the middle of its ground, once.
+    /// What else that is wanted its ground could give at about the same time, what gives most meals first: the middle of its ground, as
+    /// far as there is so much, once.
     pub instead: Vec<Instead>,
 }
 
@@ -139,13 +140,14 @@ const MOST_INSTEAD: usize = 3;
 /// What the wants of a household come to in a growing year.
 pub fn wants(known: Known, year: i16) -> Wants {
     let lines: Vec<(WantLine, &Want)> = known.garden.wants.iter().map(|want| (line(known, want, year), want)).collect();
-    let lines = with_others(known, meeting(lines), year);
+    let lines = meeting(lines);
     let (first, last) = year_span(year, known.garden.site.latitude.hemisphere());
     let ground = known.garden.beds.iter().map(|bed| {
         let (columns, rows) = bed.half_squares(known.garden.site.squares());
         u32::from(columns) * u32::from(rows) * 25
     });
     let ground: u32 = ground.fold(0, u32::saturating_add);
+    let lines = with_others(known, lines, (year, ground));
     let months = months(&lines, first, last);
     let cuts = cuts(&lines, &months, ground);
     let mut wants: Vec<WantLine> = lines.into_iter().map(|(line, _)| line).collect();
@@ -180,13 +182,13 @@ fn meeting(lines: Vec<(WantLine, &Want)>) -> Vec<(WantLine, &Want)> {
 }
 
 /// The wants with what their ground could give instead, and with the variety that does with fewer plants.
-fn with_others<'a>(known: Known, lines: Vec<(WantLine, &'a Want)>, year: i16) -> Vec<(WantLine, &'a Want)> {
+fn with_others<'a>(known: Known, lines: Vec<(WantLine, &'a Want)>, (year, there): (i16, u32)) -> Vec<(WantLine, &'a Want)> {
     let others = |(line, want): &(WantLine, &Want)| {
         let Some(sum) = &line.sum else { return (None, Vec::new()) };
         let mut found: Vec<(u32, Instead)> = lines
             .iter()
             .filter(|(_, other)| other.crop != want.crop)
-            .filter_map(|(other, _)| instead(sum, other.want, other.sum.as_ref()?))
+            .filter_map(|(other, _)| instead((sum, there), other.want, other.sum.as_ref()?))
             .collect();
         found.sort_by_key(|(meals, one)| (std::cmp::Reverse(*meals), one.want));
         found.dedup_by_key(|(_, one)| known.garden.want(one.want).map(|want| &want.crop));
@@ -197,15 +199,15 @@ fn with_others<'a>(known: Known, lines: Vec<(WantLine, &'a Want)>, year: i16) ->
     all.into_iter().zip(lines).map(|((sooner, instead), (line, want))| (WantLine { sooner, instead, ..line }, want)).collect()
 }
 
-/// What the middle of a want's ground gives of another that stands for the most part while it does, with the meals that are; nothing
+/// What the middle of a want's ground, as far as there is so much, gives of another that stands for the most part while it does, with the meals that are; nothing
 /// where that one does not, or stays for years.
-fn instead(of: &WantSum, want: WantId, other: &WantSum) -> Option<(u32, Instead)> {
+fn instead((of, there_is): (&WantSum, u32), want: WantId, other: &WantSum) -> Option<(u32, Instead)> {
     let days = |(from, until): (Date, Date)| (until - from).get_days() + 1;
     let shared = |one: (Date, Date)| of.each.iter().map(|mine| days((one.0.max(mine.0), one.1.min(mine.1))).max(0)).sum::<i32>();
     let there = other.each.iter().any(|one| shared(*one) * 2 >= days(*one));
-    let ground = f64::from(of.ground[0] / 2 + of.ground[1] / 2);
+    let ground = f64::from((of.ground[0] / 2 + of.ground[1] / 2).min(there_is));
     let part = |each: u32| (ground * f64::from(each) / 100.0).round().min(4e9) as u32;
-    let plants = (ground / f64::from(other.takes[0])).floor() as u32;
+    let plants = (ground * 100.0 / f64::from(other.takes[0])).floor() as u32;
     let one = Instead { want, plants, grams: other.square_gives.map(part) };
     (there && !other.stays && plants > 0).then(|| (part(other.square_meals[0] / 2 + other.square_meals[1] / 2), one))
 }

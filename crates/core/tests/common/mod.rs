@@ -361,6 +361,7 @@ fn some_lot(garden: &Garden, crop: &str, [c, d, e]: [u8; 3]) -> Command {
     let draft = LotDraft {
         crop: variety.map_or(crop, |variety| &variety.crop).into(),
         variety: variety.map(|variety| variety.id),
+        planted: e % 4 == 0,
         amount: (there.is_none() || d % 2 == 0).then(|| AmountText(amounts[usize::from(e) % 5].parse().expect("an amount"))),
         counted: None,
         packed: 2015 + i16::from(c % 14),

@@ -160,6 +160,7 @@ fn named(garden: &mut Garden) {
         id: LotId(n + 1),
         crop: crops[n as usize % crops.len()].key.clone(),
         variety: (n < MOST_VARIETIES as u32).then_some(VarietyId(n + 1)),
+        planted: n.is_multiple_of(2),
         amount: SeedAmount::Weight { mg: 2000 },
         counted: date(2026, 1, 1),
         packed: 2026,

@@ -15,18 +15,21 @@
     lot: SeedLot | null;
     crop: string;
     variety: number | null;
+    /** A new one of what is grown from seed or sets is sets. */
+    planted?: boolean;
     /** Where a new one is from, where that is known already. */
     from?: string;
     /** It was kept, under this number, or left as it was. */
     done: (kept: number | null) => void;
   }
-  let { lot, crop: given, variety: named, from = '', done }: Props = $props();
+  let { lot, crop: given, variety: named, planted: sets = false, from = '', done }: Props = $props();
   const { garden } = useOpenGarden();
 
   const start = untrack(() => lot);
   const counted = start ? amountTyped(start.amount) : '';
   let crop = $state(untrack(() => given));
   let variety = $state(untrack(() => named));
+  let planted = $state(start?.planted ?? untrack(() => sets));
   let amount = $state(counted);
   let packed = $state(start?.packed ?? Number(garden.view.today.slice(0, 4)));
   let printed = $state(start?.printed ?? null);
@@ -39,6 +42,9 @@
 
   const varieties = $derived(garden.view.garden.varieties.filter((one) => one.crop === crop));
   const pieces = $derived(garden.crop(crop)?.planted_as?.[1]);
+  /** It is grown from seed, or from what is planted: of which it is must be said. */
+  const either = $derived(pieces !== undefined && garden.crop(crop)?.seed !== null);
+  const counts = $derived(pieces !== undefined && (planted || !either));
 
   async function keep(event: SubmitEvent) {
     event.preventDefault();
@@ -48,6 +54,7 @@
     const draft: LotDraft = {
       crop,
       variety,
+      planted: either && planted,
       // What was not counted anew stays as it was counted.
       amount: start && amount === counted ? null : amount,
       counted: null,
@@ -83,11 +90,19 @@
       {#each varieties as one (one.id)}<option value={one.id}>{one.name}</option>{/each}
     </select></label
   >
+  {#if either}
+    <label class="field col-span-2"
+      >It is<select bind:value={planted} name="lot-planted">
+        <option value={false}>seed</option>
+        <option value={true}>{pieces}</option>
+      </select></label
+    >
+  {/if}
   <label class="field"
     >How much<input
       bind:value={amount}
       required
-      placeholder={pieces ? `40 ${pieces}` : garden.units === 'imperial' ? '200 seeds, 1/8 oz' : '200 seeds, 2 g'}
+      placeholder={counts ? `40 ${pieces}` : garden.units === 'imperial' ? '200 seeds, 1/8 oz' : '200 seeds, 2 g'}
       name="lot-amount"
     /></label
   >

@@ -26,13 +26,15 @@
 
   let editing = $state(false);
   const crop = $derived(garden.crop(lot.crop));
-  const seed = $derived(crop?.seed);
+  /** What is known of its seed, where it is seed. */
+  const seed = $derived(lot.planted && crop?.planted_as ? null : crop?.seed);
   const source = $derived(seed && garden.catalogue.sources[seed.source]);
 
   /** The lot as it is, to be kept with something of it changed. */
   const asIs = (): LotDraft => ({
     crop: lot.crop,
     variety: lot.variety,
+    planted: lot.planted,
     amount: null,
     counted: null,
     packed: lot.packed,
@@ -82,11 +84,11 @@
   {:else if line.state === 'empty'}
     <p class="mt-3">There is nothing left of it.</p>
   {/if}
-  <dl class="mt-3">
+  <dl class="facts mt-3">
     <dt>left</dt>
     <dd>
       {amountWords(line.amount, garden.units)}{#if lot.amount.by === 'weight' && line.left}, {roughly(line.left)}
-        {crop?.seed ? 'seeds' : (crop?.planted_as?.[1] ?? 'pieces')}{/if}
+        {seed ? 'seeds' : (crop?.planted_as?.[1] ?? 'pieces')}{/if}
     </dd>
     <dt>counted</dt>
     <dd>
@@ -137,24 +139,7 @@
 {/if}
 
 <style>
-  .big {
-    font-family: var(--font-serif);
-    font-size: 38px;
-    line-height: 1.1;
-  }
-  .of {
-    font-size: 17px;
-    font-family: var(--font-sans);
-  }
   .ask {
     color: var(--color-chestnut);
-  }
-  dl {
-    display: grid;
-    grid-template-columns: auto 1fr;
-    gap: 2px 12px;
-  }
-  dt {
-    color: var(--color-soot-2);
   }
 </style>

@@ -10,8 +10,8 @@
 
   interface Props {
     tin: Tin;
-    /** Writes a new lot of a crop and variety. */
-    add: (crop: string, variety: number | null) => void;
+    /** Writes a new lot of a crop and variety, seed or what is planted. */
+    add: (crop: string, variety: number | null, planted: boolean) => void;
   }
   let { tin, add }: Props = $props();
   const { garden } = useOpenGarden();
@@ -28,9 +28,7 @@
   /** What is short, in packets like the last one. */
   function packets(need: SeedNeed): string {
     const like = need.like;
-    const crop = garden.crop(need.crop);
-    // Of what is grown from seed and from sets nobody knows which the last one was.
-    if (!like || (crop?.seed && crop.planted_as)) return '';
+    if (!like) return '';
     const [surely, perhaps] = like.packets;
     const many = surely === perhaps ? `${surely}` : surely === 0 ? `perhaps ${perhaps}` : `${surely} to ${perhaps}`;
     const price = like.price === null ? '' : `, ${priceTyped(like.price)} each`;
@@ -46,7 +44,7 @@
   const name = (need: SeedNeed) => garden.lotName(need);
   /** What is not sown as seed is counted by what it is: cloves, tubers. */
   const pieces = (need: SeedNeed) => {
-    const as = garden.crop(need.crop)?.planted_as;
+    const as = need.planted ? garden.crop(need.crop)?.planted_as : null;
     return as ? count(need.seeds, as[0], as[1]) : need.seeds.toLocaleString('en');
   };
 
@@ -87,7 +85,7 @@
         >
       </thead>
       <tbody>
-        {#each shown as need (`${need.crop} ${need.variety}`)}
+        {#each shown as need (`${need.crop} ${need.variety} ${need.planted}`)}
           <tr>
             <th scope="row"
               >{name(need)} <span class="quiet wide">{count(need.plantings, 'planting', 'plantings')}</span></th
@@ -101,7 +99,8 @@
               {#if starts(need) !== ''}<span class="quiet" data-starts>{starts(need)}</span>{/if}
               {#if need.short[1] > 0 && garden.mayChange}<button
                   class="act ml-2"
-                  onclick={() => add(need.crop, need.variety)}>got it<span class="sr-only">: {name(need)}</span></button
+                  onclick={() => add(need.crop, need.variety, need.planted)}
+                  >got it<span class="sr-only">: {name(need)}</span></button
                 >{/if}</td
             >
           </tr>

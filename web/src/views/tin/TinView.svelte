@@ -23,7 +23,7 @@
   const tin = $derived(asked.is);
   const hand = new InHand();
   /** What a new lot is of, where that is known already. */
-  let fresh: { crop: string; variety: number | null; from: string } = $state.raw({ crop: '', variety: null, from: '' });
+  let fresh = $state.raw({ crop: '', variety: null as number | null, planted: false, from: '' });
   let testing = $state(false);
 
   const inHand = $derived(tin?.lots.find((line) => line.lot === hand.at));
@@ -43,9 +43,9 @@
     hand.step(numbers, by);
   }
 
-  function writeNew(crop = '', variety: number | null = null, from = '') {
+  function writeNew(crop = '', variety: number | null = null, planted = false, from = '') {
     take(null);
-    fresh = { crop, variety, from };
+    fresh = { crop, variety, planted, from };
     hand.write();
   }
 
@@ -104,11 +104,24 @@
   {#if hand.writing}
     {#key fresh}
       <h2>Into the tin</h2>
-      <LotForm lot={null} crop={fresh.crop} variety={fresh.variety} from={fresh.from} done={take} />
+      <LotForm
+        lot={null}
+        crop={fresh.crop}
+        variety={fresh.variety}
+        planted={fresh.planted}
+        from={fresh.from}
+        done={take}
+      />
     {/key}
   {:else if lot && inHand}
     {#key lot.id}
-      <LotSlip {lot} line={inHand} bind:testing {take} saved={() => writeNew(lot?.crop, lot?.variety ?? null, SAVED)} />
+      <LotSlip
+        {lot}
+        line={inHand}
+        bind:testing
+        {take}
+        saved={() => writeNew(lot?.crop, lot?.variety ?? null, false, SAVED)}
+      />
     {/key}
   {:else}
     <h2>Seed tin</h2>

@@ -1,17 +1,17 @@
 <script lang="ts">
   // One want: its sum, from the amount to the ground, and what may be done about it.
-  import { cropWished, seriesOf } from '../../state/wishes';
   import type { CanBeHad } from '../../generated/CanBeHad';
   import type { Instead } from '../../generated/Instead';
   import type { Want } from '../../generated/Want';
   import type { WantLine } from '../../generated/WantLine';
   import { useOpenGarden } from '../../state/context';
+  import { cropWished, seriesOf } from '../../state/wishes';
   import { dayMonth, dayNumber } from '../../words/dates';
   import { count } from '../../words/lengths';
-  import { upper } from '../../words/reasons';
   import { priceBetween } from '../../words/prices';
   import {
     between,
+    daysBetween,
     MET,
     oddly,
     produce,
@@ -82,7 +82,7 @@
   {#if sum}
     <p class="mt-3 big">{between(sum.plants)} <span class="of">plants</span></p>
     <p>on {squaresBetween(sum.ground)} squares.</p>
-    <dl class="mt-3">
+    <dl class="facts mt-3">
       <dt>wanted</dt>
       <dd>{produce(sum.grams, garden.units)}</dd>
       <dt>a plant gives</dt>
@@ -94,9 +94,7 @@
       </dd>
       <dt>it stands</dt>
       <dd>
-        {#if sum.stays}for years, through all of each{:else}{dayMonth(sum.stands[0])} to {dayMonth(
-            sum.stands[1],
-          )}{sum.sowings > 1
+        {#if sum.stays}for years, through all of each{:else}{daysBetween(...sum.stands)}{sum.sowings > 1
             ? `, in ${count(sum.sowings, 'sowing', 'sowings')} of ${count(sum.weeks, 'week', 'weeks')}`
             : `, ${count(sum.weeks, 'week', 'weeks')}`}{/if}
       </dd>
@@ -121,7 +119,8 @@
         {#if sum.had.days === sum.had.wanted}
           It can be had here through all of those months.
         {:else}
-          It can be had here on {sum.had.days} of those {sum.had.wanted} days, from {dayMonth(sum.had.from)} to {dayMonth(
+          It can be had here on {sum.had.days} of those {sum.had.wanted} days, from {daysBetween(
+            sum.had.from,
             sum.had.until,
           )}{sum.had.days < stretch(sum.had) ? ' with gaps' : ''}; only meals on these are counted. Store or freeze for
           the others, or cover a bed and say so in the Season.
@@ -149,15 +148,15 @@
     {/if}
   {:else if line.lacks === 'days'}
     <p class="mt-3">
-      {upper(crop?.plural ?? want.crop)} have no days here for that, in open ground or under a cover that you have. “What
-      may start” in the Season (5) says what keeps them out.
+      There are no days here for {crop?.plural ?? want.crop} as you want them, in open ground or under a cover that you have.
+      “What may start” in the Season (5) says what keeps them out.
     </p>
   {:else}
     <p class="mt-3">
       The book does not say what that takes of {crop?.plural ?? want.crop}. Say it as a weight, or weigh what you pick.
     </p>
   {/if}
-  <dl class="mt-3">
+  <dl class="facts mt-3">
     <dt>wished</dt>
     <dd>
       {wished.wished > 0 ? `${count(wished.wished, 'square', 'squares')} a year, in the Turns` : 'not in the Turns'}
@@ -199,23 +198,6 @@
 {/if}
 
 <style>
-  .big {
-    font-family: var(--font-serif);
-    font-size: 34px;
-    line-height: 1.1;
-  }
-  .of {
-    font-size: 17px;
-    font-family: var(--font-sans);
-  }
-  dl {
-    display: grid;
-    grid-template-columns: auto 1fr;
-    gap: 2px 12px;
-  }
-  dt {
-    color: var(--color-soot-2);
-  }
   .odd {
     color: var(--color-chestnut);
   }
