@@ -167,7 +167,7 @@ async fn the_end_of_a_row_is_left_for_seed_which_comes_into_the_tin() -> Result<
     gardener.presses("6").await?;
     gardener.reads("To be sown until").await?;
     gardener.clicks("carrot").await?;
-    gardener.clicks("saving its seed").await?;
+    gardener.unfolds("[data-saving]").await?;
     gardener.reads("would have to stand until about 31 August 2028").await?;
     let rows = gardener.counts("[data-winters]").await?;
     let leave = "[...document.querySelectorAll('[data-winters] button')][0].click()";
@@ -183,7 +183,7 @@ async fn the_end_of_a_row_is_left_for_seed_which_comes_into_the_tin() -> Result<
     gardener.presses("6").await?;
     gardener.reads("To be sown until").await?;
     gardener.clicks("carrot").await?;
-    gardener.clicks("saving its seed").await?;
+    gardener.unfolds("[data-saving]").await?;
     gardener.clicks("put seed that you saved into the tin").await?;
     gardener.fills("lot-amount", "5 g").await?;
     gardener.clicks("keep it").await?;

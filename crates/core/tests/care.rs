@@ -222,6 +222,33 @@ fn care_keeps_to_what_stands_and_to_the_place_wherever_that_is() {
 }
 
 #[test]
+fn cuttings_are_taken_where_there_are_shoots_then_and_so_many_that_enough_of_them_root() {
+    for (place, mut garden) in elsewhere() {
+        garden.patches.truncate(1);
+        let weather = Grower::of(&garden, Catalogue::standard()).weather;
+        let mut cut = 0;
+        for month in 1..=12 {
+            let planted = date(2028, month, 20);
+            let patch = &mut garden.patches[0];
+            (patch.planted.crop, patch.planted.way) = ("sage".into(), "clump".into());
+            (patch.from, patch.until) = (planted, planted.saturating_add(700.days()));
+            (patch.timing, patch.planted.holes) = (Default::default(), None);
+            let due = planted.saturating_sub(56.days());
+            let lines = round_of(&garden, &[], due).lines;
+            let line = lines.iter().find(|line| line.task.work == Work::TakeCuttings);
+            assert_eq!(line.is_some(), weather.mean(due) >= 10.0, "{place}, {due}: {} °C", weather.mean(due));
+            let Some(taken) = line.and_then(|line| line.seeds.as_ref()) else { continue };
+            let tasks = round_of(&garden, &[], planted).lines;
+            let plants = tasks.iter().find(|line| line.task.work == Work::PlantSets).expect("it is planted").task.number;
+            // By hand: half of them may fail.
+            assert_eq!((taken.many, taken.name[1].as_str()), (2 * plants, "cuttings"), "{place}");
+            cut += 1;
+        }
+        assert!(cut >= 2, "{place}: a premise, somewhere in the year it is warm");
+    }
+}
+
+#[test]
 fn each_caution_is_told_once_a_round_at_the_first_work_it_belongs_to() {
     let garden = quillet_lane();
     let mut told = BTreeSet::new();

@@ -85,7 +85,7 @@ fn the_tin_wants_what_the_sheets_and_the_rounds_tell() {
                 let line = lines.iter().find(|line| line.task.key == task.key).expect("the round has it on its day");
                 let setting = setting(known, task.patch, task.day);
                 let seeds = match (task.work, &line.how, setting.strewn) {
-                    (Work::SowInside, ..) => line.seeds.expect("cells are told with their seeds"),
+                    (Work::SowInside, ..) => line.seeds.as_ref().expect("cells are told with their seeds").many,
                     (_, Some(how), strewn) => {
                         assert_eq!((how.holes, how.in_each), (setting.holes, setting.in_each), "{name} {}", task.said);
                         let all = how.holes * how.in_each;

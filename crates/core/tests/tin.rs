@@ -172,7 +172,8 @@ fn into_a_cell_goes_another_seed_where_the_lot_comes_up_poorly() {
             let lines = sparrow_core::reckon::rounds::rounds(known, need.first).lines;
             lines.into_iter().find(|line| line.task.patch == patch && line.task.work == Work::SowInside).expect("it is sown")
         });
-        assert_eq!(line.seeds, Some(need.seeds), "the round tells what the tin wants");
+        assert_eq!(line.seeds.expect("seeds").many, need.seeds, "the round tells what the tin wants");
+        assert_eq!(line.cells.expect("cells").in_each * line.task.number, need.seeds);
         (line.task.number, need.seeds)
     };
     let (cells, seeds) = sums(&garden);
@@ -367,6 +368,80 @@ fn sums_of_seeds_a_hole_are_those_of_the_lot_that_is_sown() {
     assert!(told_refusal(&garden, &wrong).contains("plants that are to stand: 0"));
 }
 
+#[test]
+fn leeks_are_raised_together_and_parted_as_they_are_planted() {
+    let mut garden = unplanted();
+    let patch = placed_in(&mut garden, "leek", "stem", 2027);
+    garden.almanac.shelf.tray = 5;
+    garden.almanac.shelf.survival = 80;
+    let (holes, in_each) = in_the_ground(&garden, patch);
+    let sowing = |garden: &Garden| {
+        let need = tin_on(garden, TODAY, &[]).needs[0].clone();
+        let line = seen(garden, need.first, &[], |known| {
+            let lines = sparrow_core::reckon::rounds::rounds(known, need.first).lines;
+            lines.into_iter().find(|line| line.task.work == Work::SowInside).expect("it is sown")
+        });
+        (line.task.number, line.cells.expect("cells"), need.seeds)
+    };
+    let (cells, how, seeds) = sowing(&garden);
+    // By hand: four in a cell, of which one in five is lost; six seeds to a cell, of which at least sixty of a hundred come up… so many
+    // that four do.
+    let comes_up = f64::from(Catalogue::standard().crop("leek").unwrap().germinates) / 100.0;
+    assert_eq!((in_each, how.parted), (1, Some(4)));
+    assert_eq!(cells, (holes.div_ceil(4) * 100).div_ceil(80));
+    assert_eq!(how.in_each, (4.0 / comes_up).ceil() as u32);
+    assert_eq!(how.trays, Some([cells / 5, cells % 5]));
+    assert_eq!(seeds, cells * how.in_each);
+    // Poorer seed takes more of it, not more cells.
+    let poor = LotDraft { tests: vec![GerminationTest { on: TODAY, sown: 100, up: 35 }], ..lot("leek", "900", 2026) };
+    keeps(&mut garden, poor).unwrap();
+    let (same, thick, _) = sowing(&garden);
+    assert!(same == cells && thick.in_each > how.in_each, "{thick:?}");
+    // Who says how many go into each has them apart.
+    garden.patches[0].planted.in_each = Some(1);
+    let (apart, one, _) = sowing(&garden);
+    assert_eq!((apart, one.parted), ((holes * 100).div_ceil(80), None));
+}
+
+#[test]
+fn what_is_planted_tells_what_is_taken_to_make_it() {
+    let mut garden = unplanted();
+    placed_in(&mut garden, "garlic", "bulb", 2027);
+    let need = tin_on(&garden, TODAY, &[]).needs[0].clone();
+    let taken = need.taken.expect("cloves are of bulbs");
+    assert_eq!(taken.one, ["bulb", "bulbs"]);
+    assert_eq!(taken.many, [need.seeds.div_ceil(12), need.seeds.div_ceil(6)]);
+    let (with_carrots, _) = with_carrots();
+    assert_eq!(tin_on(&with_carrots, TODAY, &[]).needs[0].taken, None);
+}
+
+#[test]
+fn what_is_more_than_the_plan_takes_until_it_is_too_old_can_be_given_away() {
+    let (mut garden, _) = with_carrots();
+    let need = tin_on(&garden, TODAY, &[]).needs[0].seeds;
+    assert!(tin_on(&garden, TODAY, &[]).over.is_empty());
+    keeps(&mut garden, lot("carrot", &need.to_string(), 2026)).unwrap();
+    assert!(tin_on(&garden, TODAY, &[]).over.is_empty(), "it is sown");
+    keeps(&mut garden, lot("carrot", "9000", 2026)).unwrap();
+    let tin = tin_on(&garden, TODAY, &[]);
+    let over = &tin.over[0];
+    let until = tin.lots[0].comes_up.unwrap().too_old.expect("carrots do not keep for ten years");
+    assert_eq!(over.until, Some(until));
+    // By hand: as often as it can be sown before that day, a year from one to the next.
+    let springs = (0..).take_while(|year| TODAY.saturating_add(jiff::Span::new().days(365 * year)) <= until).count() as u32;
+    assert_eq!((over.years, over.kept), (springs, need * springs));
+    assert_eq!(over.many, [9000 + need - need * springs; 2]);
+    // What is not planned is over as a whole, and comes first where it does not keep.
+    keeps(&mut garden, lot("onion", "300 seeds", 2026)).unwrap();
+    let told = tin_on(&garden, TODAY, &[]).over;
+    let onion = told.iter().find(|over| over.crop == "onion").expect("it is not planned");
+    assert_eq!((onion.many, onion.kept), ([300; 2], 0));
+    assert!(told.is_sorted_by_key(|over| over.until.unwrap_or(Date::MAX)));
+    // What is too old is nobody's gift.
+    keeps(&mut garden, lot("parsnip", "300 seeds", 2019)).unwrap();
+    assert!(tin_on(&garden, TODAY, &[]).over.iter().all(|over| over.crop != "parsnip"));
+}
+
 fn told_refusal(garden: &Garden, ask: &Question) -> String {
     seen(garden, TODAY, &[], |known| answer(known, ask)).expect_err("it cannot be asked").to_string()
 }
@@ -379,7 +454,10 @@ fn what_is_soaked_tonight_is_told_by_the_seeds_of_the_lot_that_is_sown() {
     let seeds = |garden: &Garden| {
         seen(garden, date(2027, 5, 9), &[], |known| {
             let lines = sparrow_core::reckon::rounds::rounds(known, date(2027, 5, 9)).lines;
-            lines.iter().find(|line| line.task.patch == patch && line.task.work == Work::Soak).and_then(|line| line.seeds)
+            lines
+                .iter()
+                .find(|line| line.task.patch == patch && line.task.work == Work::Soak)
+                .and_then(|line| Some(line.seeds.as_ref()?.many))
         })
     };
     assert_eq!(seeds(&garden), Some(holes * usual));

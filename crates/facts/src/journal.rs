@@ -367,6 +367,8 @@ pub enum Work {
     Chill,
     /// Coat seed with the bacteria it lives with.
     Inoculate,
+    /// Cut shoots and let them root.
+    TakeCuttings,
     /// Sow under cover.
     SowInside,
     /// Put seedlings into bigger pots.
@@ -437,6 +439,7 @@ impl Work {
             Work::Chit => "chit",
             Work::Chill => "chill",
             Work::Inoculate => "inoculate",
+            Work::TakeCuttings => "take-cuttings",
             Work::SowInside => "sow-inside",
             Work::PotOn => "pot-on",
             Work::Arrive => "arrive",
@@ -488,6 +491,7 @@ impl Work {
             | Work::Chit
             | Work::Chill
             | Work::Inoculate
+            | Work::TakeCuttings
             | Work::Stake
             | Work::LookFor
             | Work::SowAgain

@@ -18,6 +18,14 @@ plants: number,
  */
 cells: number, 
 /**
+ * Trays that are filled with them, and cells of one more; nothing for bought plants and what is sown in pots.
+ */
+trays: [number, number] | null, 
+/**
+ * Plants that stand together in each cell, to be parted when they are planted; nothing where they are not.
+ */
+parted: number | null, 
+/**
  * When they are sown; nothing for bought plants.
  */
 sow: string | null, 

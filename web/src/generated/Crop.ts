@@ -5,6 +5,7 @@ import type { Length } from "./Length";
 import type { Life } from "./Life";
 import type { Light } from "./Light";
 import type { Method } from "./Method";
+import type { Parent } from "./Parent";
 import type { Relative } from "./Relative";
 import type { Rotation } from "./Rotation";
 import type { Seed } from "./Seed";
@@ -112,6 +113,10 @@ seed: Seed | null,
  * What one piece weighs that is planted in place of seed, least and most \[g\]; nothing where nobody knows. Read from a file of its own.
  */
 piece_grams: [number, number] | null, 
+/**
+ * What is taken to make what is planted of it; nothing where that is not made at home. Read from a file of its own.
+ */
+parent: Parent | null, 
 /**
  * What it gives; nothing where the book does not say. Read from a file of its own.
  */

@@ -2,7 +2,9 @@
 import type { At } from "./At";
 import type { Best } from "./Best";
 import type { CareNote } from "./CareNote";
+import type { CellsSown } from "./CellsSown";
 import type { Condition } from "./Condition";
+import type { Counted } from "./Counted";
 import type { Happened } from "./Happened";
 import type { SetOut } from "./SetOut";
 import type { Task } from "./Task";
@@ -41,9 +43,13 @@ rest: boolean,
  */
 how: SetOut | null, 
 /**
- * How many seeds or pieces it is done to, where it is done before they are sown or planted.
+ * How many seeds or pieces it is done to, where it is done before they are sown or planted, or as they are sown under cover.
  */
-seeds: number | null, 
+seeds: Counted | null, 
+/**
+ * How the cells are sown, where they are.
+ */
+cells: CellsSown | null, 
 /**
  * The last day on which it may start here this time, where it is late.
  */

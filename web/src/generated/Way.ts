@@ -71,6 +71,10 @@ strain: string | null,
  */
 per_hole: number, 
 /**
+ * Plants that are raised together in one cell and parted when they are planted; nothing where each has a cell of its own.
+ */
+parted: number | null, 
+/**
  * The ground it is first put down on, in half squares; follows from its distances, whatever the units.
  */
 starter: [number, number], 

@@ -3,4 +3,4 @@
 /**
  * A kind of work, in the order in which it is done.
  */
-export type Work = "soak" | "chit" | "chill" | "inoculate" | "sow-inside" | "pot-on" | "arrive" | "harden" | "stake" | "sow-outside" | "plant-out" | "plant-sets" | "look-for" | "sow-again" | "thin" | "water" | "weed" | "mulch" | "guard" | "uncover" | "train" | "pinch" | "feed" | "earth-up" | "blanch" | "pollinate" | "pick" | "pick-again" | "pick-soon" | "lift" | "cure" | "store" | "clear" | "divide";
+export type Work = "soak" | "chit" | "chill" | "inoculate" | "take-cuttings" | "sow-inside" | "pot-on" | "arrive" | "harden" | "stake" | "sow-outside" | "plant-out" | "plant-sets" | "look-for" | "sow-again" | "thin" | "water" | "weed" | "mulch" | "guard" | "uncover" | "train" | "pinch" | "feed" | "earth-up" | "blanch" | "pollinate" | "pick" | "pick-again" | "pick-soon" | "lift" | "cure" | "store" | "clear" | "divide";

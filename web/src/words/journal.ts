@@ -91,6 +91,7 @@ const WORKS: Record<Work, string> = {
   chit: 'sprouting',
   chill: 'chilling',
   inoculate: 'coating with bacteria',
+  'take-cuttings': 'taking cuttings',
   'sow-inside': 'sowing under cover',
   'pot-on': 'potting on',
   arrive: 'plants that were to come',

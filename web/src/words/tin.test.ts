@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import type { LotLine } from '../generated/LotLine';
-import { amountTyped, amountWords, byAge, farBetween, roughly, weight } from './tin';
+import { amountTyped, amountWords, byAge, farBetween, roughly, taken, trays, weight } from './tin';
 
 test('amounts are told as a kitchen scale tells them, in the household’s units', () => {
   expect(weight(2500, 'metric')).toBe('2.5 g');
@@ -35,4 +35,12 @@ test('how far apart is told as far as it is known', () => {
   expect(farBetween([3, 15], 'imperial')).toBe('10 to 49 ft');
   expect(farBetween([400, 1600], 'metric')).toBe('400 m to 1.6 km');
   expect(farBetween([800, 3200], 'imperial')).toBe('0.5 to 2 mi');
+});
+
+test('cells are told as trays, and what is taken as it is cut', () => {
+  expect(trays([2, 0])).toBe('2 trays');
+  expect(trays([1, 6])).toBe('1 tray and 6 cells');
+  expect(trays([0, 1])).toBe('1 cell of a tray');
+  expect(taken({ one: ['bulb', 'bulbs'], many: [2, 4] })).toBe('2 to 4 bulbs');
+  expect(taken({ one: ['root', 'roots'], many: [1, 1] })).toBe('1 root');
 });

@@ -3,7 +3,9 @@ import type { LotLine } from '../generated/LotLine';
 import type { LotState } from '../generated/LotState';
 import type { SeedAmount } from '../generated/SeedAmount';
 import type { SeedKept } from '../generated/SeedKept';
+import type { Taken } from '../generated/Taken';
 import type { Units } from '../generated/Units';
+import { count } from './lengths';
 
 const OUNCE_MG = 28_349.523125;
 
@@ -36,6 +38,18 @@ export function amountTyped(amount: SeedAmount): string {
 export function roughly([least, most]: [number, number]): string {
   if (least === most) return least.toLocaleString('en');
   return `about ${two(least)} to ${two(most)}`;
+}
+
+/** Trays as they stand on the shelf: '2 trays', '1 tray and 6 cells', '6 cells of a tray'. */
+export function trays([full, more]: [number, number]): string {
+  const cells = count(more, 'cell', 'cells');
+  if (full === 0) return `${cells} of a tray`;
+  return [count(full, 'tray', 'trays'), more > 0 ? cells : ''].filter(Boolean).join(' and ');
+}
+
+/** What is taken to make what is planted: '2 to 3 bulbs'. */
+export function taken({ one, many: [well, sure] }: Taken): string {
+  return well === sure ? count(sure, one[0], one[1]) : `${well} to ${count(sure, one[0], one[1])}`;
 }
 
 /** A count with two figures that hold. */

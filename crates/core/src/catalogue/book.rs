@@ -427,6 +427,7 @@ impl Catalogue {
                 && way.spread >= inch
                 && way.height >= inch
                 && (1..=9).contains(&way.per_hole)
+                && way.parted.is_none_or(|parted| (2..=9).contains(&parted) && way.per_hole == 1)
                 && way.days[0] <= way.days[1]
                 && (14..=1500).contains(&way.days[0]);
             if !sane || crop.ways.iter().filter(|other| other.key == way.key).count() != 1 {

@@ -90,6 +90,8 @@ pub enum Only {
     Container,
     /// It was written down as covered.
     Covered,
+    /// It is so warm that it has soft shoots.
+    Growing,
     /// It is cut again and again for its leaves.
     Leaf,
     /// It is picked again and again for something else.

@@ -3,7 +3,7 @@
 //! Lengths in the data files are in inches, as the tables they come from print them.
 
 use crate::catalogue::figures::{Figures, SoilWants};
-use crate::catalogue::seeds::{LotLife, Seed};
+use crate::catalogue::seeds::{LotLife, Parent, Seed};
 use crate::catalogue::yields::Yield;
 use serde::{Deserialize, Deserializer, Serialize};
 use sparrow_facts::ids::{OwnCropId, VarietyId};
@@ -141,6 +141,9 @@ pub struct Way {
     /// Plants in each hole: more than one for multi-sown clumps.
     #[serde(default = "one")]
     pub per_hole: u8,
+    /// Plants that are raised together in one cell and parted when they are planted; nothing where each has a cell of its own.
+    #[serde(default)]
+    pub parted: Option<u8>,
     /// The ground it is first put down on, in half squares; follows from its distances, whatever the units.
     #[serde(skip_deserializing)]
     pub starter: (u16, u16),
@@ -293,6 +296,9 @@ pub struct Crop {
     /// What one piece weighs that is planted in place of seed, least and most \[g\]; nothing where nobody knows. Read from a file of its own.
     #[serde(default, skip_deserializing)]
     pub piece_grams: Option<[f32; 2]>,
+    /// What is taken to make what is planted of it; nothing where that is not made at home. Read from a file of its own.
+    #[serde(default, skip_deserializing)]
+    pub parent: Option<Parent>,
     /// What it gives; nothing where the book does not say. Read from a file of its own.
     #[serde(default, skip_deserializing)]
     pub gives: Option<Yield>,

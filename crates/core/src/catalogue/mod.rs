@@ -31,7 +31,7 @@ pub use kinds::{KindOf, Matter};
 pub use names::{Meant, Name, Word};
 pub use relation::{Grade, Kind, Nearness, Relation};
 pub use saving::{Carried, SeedSpecies};
-pub use seeds::{LotLife, Seed};
+pub use seeds::{LotLife, Parent, Seed};
 pub use source::{Disagreement, Figure, Source};
 pub use sparrow_facts::timing::CountedFrom;
 pub use yields::Yield;

@@ -1,8 +1,8 @@
-//! The file of seeds: how many there are in a gram, how long each keeps, and how fast those die of which that is known; and what pieces
-//! weigh that are planted in place of seed.
+//! The file of seeds: how many there are in a gram, how long each keeps, and how fast those die of which that is known; what pieces weigh
+//! that are planted in place of seed, and what is taken to make them.
 
 use crate::catalogue::crop::Crop;
-use crate::catalogue::seeds::{Known, Seed};
+use crate::catalogue::seeds::{Known, Parent, Seed};
 use crate::catalogue::source::Source;
 use crate::seed::ageing::Viability;
 use serde::Deserialize;
@@ -13,6 +13,7 @@ use std::collections::{BTreeMap, HashMap};
 struct SeedFile {
     seed: Vec<Told>,
     piece: Vec<PieceTold>,
+    parent: Vec<ParentTold>,
     viability: Vec<ViabilityTold>,
 }
 
@@ -32,6 +33,15 @@ struct Told {
 struct PieceTold {
     crop: String,
     grams: [f32; 2],
+    source: String,
+}
+
+#[derive(Deserialize)]
+#[serde(deny_unknown_fields)]
+struct ParentTold {
+    crops: Vec<String>,
+    one: [String; 2],
+    gives: [f32; 2],
     source: String,
 }
 
@@ -80,6 +90,16 @@ pub(super) fn read(crops: &mut [Crop], sources: &BTreeMap<String, Source>, text:
             return Err(format!("seeds.toml: a piece of {key}: a figure or its source"));
         }
         crop.piece_grams = Some(grams);
+    }
+    for ParentTold { crops: keys, one, gives, source } in file.parent {
+        if !(0.0 < gives[0] && gives[0] < gives[1] && sources.contains_key(&source)) {
+            return Err(format!("seeds.toml: what {} come of: a figure or its source", keys.join(", ")));
+        }
+        for key in keys {
+            let crop = crops.iter_mut().find(|crop| crop.key == key && crop.parent.is_none());
+            let crop = crop.ok_or_else(|| format!("seeds.toml: {key}: no crop, or told twice what it comes of"))?;
+            crop.parent = Some(Parent { one: one.clone(), gives, source: source.clone() });
+        }
     }
     match known.into_keys().next() {
         Some(key) => Err(format!("seeds.toml: {key}: an equation and no seed")),

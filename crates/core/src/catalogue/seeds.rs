@@ -24,6 +24,33 @@ pub struct Seed {
     pub(super) viability: Option<Known>,
 }
 
+/// What is taken to make what is planted of a crop: cuttings, or a root that makes slips.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+pub struct Parent {
+    /// What it is, one and more.
+    pub one: [String; 2],
+    /// How many to plant come of one, least and most: fewer than one where not each roots.
+    pub gives: [f32; 2],
+    /// The key of the source.
+    pub source: String,
+}
+
+impl Parent {
+    /// How many are taken for so many to plant: if all goes well, and to be sure.
+    ///
+    /// ```
+    /// use sparrow_core::catalogue::Catalogue;
+    /// let parent = |key: &str| Catalogue::standard().crop(key).unwrap().parent.clone().unwrap();
+    /// assert_eq!(parent("sweet-potato").taken(16), [2, 2]);
+    /// assert_eq!(parent("rosemary").taken(4), [5, 8]);
+    /// ```
+    pub fn taken(&self, many: u32) -> [u32; 2] {
+        let [least, most] = self.gives;
+        [most, least].map(|gives| (f64::from(many) / f64::from(gives) - 1e-6).ceil() as u32)
+    }
+}
+
 /// The viability equation of a crop with the moisture at which its seed rests, kept dry and cold, in a drawer and in a shed \[%\].
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub struct Known {

@@ -42,13 +42,24 @@ pub fn in_each_hole(growing: Growing, own: Option<u8>) -> u32 {
 }
 
 /// How many seeds go into one hole or cell when it is sown: those of a hole; into a cell one, or a clump, and where the lot in the tin
-/// comes up poorly as many as leave hardly more cells empty than are sown beyond what is wanted.
+/// comes up poorly as many as leave hardly more cells empty than are sown beyond what is wanted; for plants that are parted later so many
+/// that as many of them come up.
 pub fn seeds_when_sown(growing: Growing, own: Option<u8>) -> u32 {
+    if let Some(parted) = parted(growing, own) {
+        let share = growing.seed().share().max(1.0 / f64::from(MOST_SEEDS));
+        return (f64::from(parted) / share - 1e-9).ceil() as u32;
+    }
     let singly = own.is_none() && growing.way.per_hole == 1;
     if growing.means == Means::Shelf && singly && growing.lot().is_some() {
         return seeds_a_hole(growing.seed(), EMPTY_CELL, MOST_SEEDS);
     }
     in_each_hole(growing, own)
+}
+
+/// How many plants stand together in one cell of the shelf to be parted when they are planted; nothing where they are not, and where the
+/// household says how many go into each.
+pub fn parted(growing: Growing, own: Option<u8>) -> Option<u32> {
+    growing.way.parted.filter(|_| growing.means == Means::Shelf && own.is_none()).map(u32::from)
 }
 
 /// How many plants are left to grow in one hole: what is sown singly is thinned to the strongest; a clump, and what is planted, stays

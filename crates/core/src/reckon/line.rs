@@ -30,8 +30,10 @@ pub struct RoundLine {
     pub rest: bool,
     /// How it is done, where something goes into the ground.
     pub how: Option<SetOut>,
-    /// How many seeds or pieces it is done to, where it is done before they are sown or planted.
-    pub seeds: Option<u32>,
+    /// How many seeds or pieces it is done to, where it is done before they are sown or planted, or as they are sown under cover.
+    pub seeds: Option<Counted>,
+    /// How the cells are sown, where they are.
+    pub cells: Option<CellsSown>,
     /// The last day on which it may start here this time, where it is late.
     pub last: Option<Date>,
     /// Until when care is asked for.
@@ -50,6 +52,28 @@ pub struct RoundLine {
     pub cautions: Vec<String>,
     /// What is written down when it is done as it was planned.
     pub told: Happened,
+}
+
+/// So many of something.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+pub struct Counted {
+    /// How many.
+    pub many: u32,
+    /// What it is, one and more.
+    pub name: [String; 2],
+}
+
+/// How cells are sown under cover.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+pub struct CellsSown {
+    /// Trays that are filled, and cells of one more; nothing for what is sown in pots.
+    pub trays: Option<[u32; 2]>,
+    /// Seeds in each.
+    pub in_each: u32,
+    /// Plants that stand together in each, to be parted when they are planted; nothing where they are not.
+    pub parted: Option<u32>,
 }
 
 /// How something goes into the ground.
@@ -121,6 +145,7 @@ impl RoundLine {
             rest: false,
             how: None,
             seeds: None,
+            cells: None,
             last: None,
             until: None,
             notes: Vec::new(),

@@ -3,23 +3,26 @@
 use crate::catalogue::{Caution, Crop};
 use crate::climate::calendar;
 use crate::ground::planting::Planting;
+use crate::growth::in_hole::{parted, seeds_when_sown};
 use crate::growth::window::windows;
 use crate::known::Known;
 use crate::lived::start_of;
 use crate::reckon::bed_round::bed_lines;
-use crate::reckon::line::{AHEAD, RoundLine, SetOut};
+use crate::reckon::line::{AHEAD, CellsSown, RoundLine, SetOut};
 use crate::reckon::season::{Parts, parts, tasks_between, tasks_of};
-use crate::reckon::seeds::seeds;
+use crate::reckon::seeds::counted;
 use crate::reckon::staged::condition;
 use crate::reckon::tending::{care_lines, notes_of_step};
 use crate::reckon::tools::is_heavy;
 use crate::season::care::STEPS_ASKED_FOR;
+use crate::season::shelf::trays;
 use crate::season::tasks::Task;
 use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::Serialize;
 use sparrow_facts::ids::BedId;
 use sparrow_facts::journal::{Amount, At, Ending, Happened, Unit, Work};
+use sparrow_facts::patch::Patch;
 
 /// How long a step that was not done is still asked for \[days\]; after that it is taken to have been done or given up without a word.
 pub const ASKED_FOR: i32 = STEPS_ASKED_FOR;
@@ -149,9 +152,18 @@ fn step_line(known: Known, task: Task, day: Date) -> Option<RoundLine> {
     let late = if done || task.guess { 0 } else { u16::try_from(since).unwrap_or(0) };
     let (how, last) = (how(known, &task), if late > 0 { last_start(known, &task) } else { None });
     let told = told(&task, how.as_ref());
-    let seeds = known.garden.patch(task.patch).filter(|_| task.work == Work::SowInside).and_then(|patch| seeds(known, patch));
+    let patch = known.garden.patch(task.patch).filter(|_| task.work == Work::SowInside);
+    let (seeds, cells) =
+        (patch.and_then(|patch| counted(known, patch)), patch.and_then(|patch| cells(known, patch, task.number)));
     let at = At { bed: Some(task.bed), patch: Some(task.patch), rect: None };
-    Some(RoundLine { late, done, rest, how, seeds, last, ..RoundLine::of(task, at, due, told) })
+    Some(RoundLine { late, done, rest, how, seeds, cells, last, ..RoundLine::of(task, at, due, told) })
+}
+
+/// How so many cells of a patch are sown.
+fn cells(known: Known, patch: &Patch, number: u32) -> Option<CellsSown> {
+    let (growing, own) = (known.growing(patch)?, patch.planted.in_each);
+    let in_each = seeds_when_sown(growing, own);
+    Some(CellsSown { trays: trays(known.garden, growing, number), in_each, parted: parted(growing, own) })
 }
 
 /// What is written down when a step is done as it was planned.

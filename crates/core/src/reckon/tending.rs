@@ -4,7 +4,7 @@ use crate::catalogue::care::KEEPING_SOURCE;
 use crate::catalogue::{CareRule, CareSchool, Grade, Keeping, Moment};
 use crate::ground::planting::Planting;
 use crate::known::Known;
-use crate::reckon::line::{AHEAD, CareNote, RoundLine, TopicTold};
+use crate::reckon::line::{AHEAD, CareNote, Counted, RoundLine, TopicTold};
 use crate::reckon::season::Parts;
 use crate::reckon::seeds;
 use crate::reckon::told::in_measures;
@@ -65,12 +65,14 @@ fn care_line(known: Known, stand: &Stand, asked: &Asked, day: Date) -> Option<Ro
     Some(RoundLine { done: asked.done, until: Some(until), notes, seeds: seeds(known, stand.patch, work), ..line })
 }
 
-/// How many seeds or pieces of a planting are soaked, sprouted, chilled or coated before they go in.
-fn seeds(known: Known, patch: &Patch, work: Work) -> Option<u32> {
-    if !matches!(work, Work::Soak | Work::Chit | Work::Chill | Work::Inoculate) {
-        return None;
+/// How many seeds or pieces of a planting are soaked, sprouted, chilled or coated before they go in, and what is taken to make them.
+fn seeds(known: Known, patch: &Patch, work: Work) -> Option<Counted> {
+    match work {
+        Work::TakeCuttings => seeds::taken(known, patch),
+        Work::Chit => seeds::taken(known, patch).or_else(|| seeds::counted(known, patch)),
+        Work::Soak | Work::Chill | Work::Inoculate => seeds::counted(known, patch),
+        _ => None,
     }
-    seeds::seeds(known, patch)
 }
 
 /// What is put in store once it has been cleared, and dried where it must.

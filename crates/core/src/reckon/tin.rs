@@ -32,6 +32,8 @@ pub struct Tin {
     pub lots: Vec<LotLine>,
     /// What is going to be sown of each crop or variety, the first first.
     pub needs: Vec<SeedNeed>,
+    /// What there is more of than is planned until it is too old, what will not keep first.
+    pub over: Vec<SeedOver>,
 }
 
 /// A lot as it is on a day.
@@ -110,6 +112,38 @@ pub struct SeedNeed {
     pub like: Option<LikeLast>,
     /// Plants of those that are raised on the shelf, which could be bought as young plants.
     pub raised: u32,
+    /// What is taken to make what is planted, where that can be made at home.
+    pub taken: Option<Taken>,
+}
+
+/// What is taken to make what is planted: 2 to 3 bulbs for 24 cloves.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+pub struct Taken {
+    /// What it is, one and more.
+    pub one: [String; 2],
+    /// How many: if all goes well, and to be sure.
+    pub many: [u32; 2],
+}
+
+/// Seed that is more than what is planned takes.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+pub struct SeedOver {
+    /// The key of the crop.
+    pub crop: String,
+    /// The variety, where one is named.
+    pub variety: Option<VarietyId>,
+    /// It is planted, as cloves or sets, and not sown as seed.
+    pub planted: bool,
+    /// Seeds or pieces that are over, least and most.
+    pub many: [u32; 2],
+    /// Seeds or pieces that are kept back: what is planned in a year, for each year until it is too old.
+    pub kept: u32,
+    /// So many years.
+    pub years: u32,
+    /// Until when the youngest of it is reckoned with; nothing where that is beyond ten years, or it is not seed.
+    pub until: Option<Date>,
 }
 
 /// What was got last of something, to count in.
@@ -130,6 +164,8 @@ const LOST: f64 = 0.15;
 const TEST_HOLDS: i32 = 365;
 /// What is late by so many days is counted on to be sown still \[days\] (own choice).
 const STILL_SOWN: i64 = 21;
+/// So far ahead is looked for the day on which a lot is too old \[years\].
+const MOST_YEARS: i64 = 10;
 /// How sure the range is that is told of what comes up.
 const CERTAINTY: f64 = 0.9;
 
@@ -165,7 +201,32 @@ pub fn tin(known: Known, on: Date) -> Tin {
     lots.sort_by_cached_key(|line| (name(line.lot), line.lot));
     let mut needs: Vec<SeedNeed> = needs.into_values().collect();
     needs.sort_by_key(|need| need.first);
-    Tin { on, until, lots, needs }
+    let over = over(known, on, &lots, &needs);
+    Tin { on, until, lots, needs, over }
+}
+
+/// What there is more of than what is planned in a year takes, again in each year until it is too old.
+fn over(known: Known, on: Date, lots: &[LotLine], needs: &[SeedNeed]) -> Vec<SeedOver> {
+    let mut kinds: BTreeMap<Kind, Vec<&LotLine>> = BTreeMap::new();
+    for line in lots.iter().filter(|line| line.state > LotState::TooOld) {
+        let Some(lot) = known.garden.lot(line.lot) else { continue };
+        kinds.entry(kind(known, lot)).or_default().push(line);
+    }
+    let far = on.saturating_add(MOST_YEARS.years());
+    let old = |line: &&LotLine| line.comes_up.map_or(on, |comes_up| comes_up.too_old.unwrap_or(far));
+    let over = |(of, lines): (Kind, Vec<&LotLine>)| {
+        let last = lines.iter().map(old).max()?;
+        let years = (last - on).get_days().max(0) as u32 / 365 + 1;
+        let need = needs.iter().find(|need| (&need.crop, need.variety, need.planted) == (&of.0, of.1, of.2));
+        let kept = need.map_or(0, |need| need.seeds).saturating_mul(years);
+        let sum = |at: usize| lines.iter().fold(0_u32, |sum, line| sum.saturating_add(line.left.unwrap_or_default()[at]));
+        let many = [0, 1].map(|at| sum(at).saturating_sub(kept));
+        let until = Some(last).filter(|last| *last > on && *last < far);
+        (many[0] > 0).then_some(SeedOver { crop: of.0, variety: of.1, planted: of.2, many, kept, years, until })
+    };
+    let mut all: Vec<SeedOver> = kinds.into_iter().filter_map(over).collect();
+    all.sort_by_key(|over| (over.until.unwrap_or(Date::MAX), over.crop.clone()));
+    all
 }
 
 /// The last lot of its kind, and how many like it what is short comes to.
@@ -267,7 +328,7 @@ fn comes_up(crop: &Crop, lot: &SeedLot, on: Date) -> Option<ComesUp> {
     let percent = |share: f64| (share * 100.0).round() as u8;
     let belief = life.on_day(on);
     let old = |day: Date| life.is_too_old(day, fresh);
-    let far = on.saturating_add(10.years());
+    let far = on.saturating_add(MOST_YEARS.years());
     let too_old = if old(on) {
         Some(on)
     } else if old(far) {
@@ -326,6 +387,7 @@ fn needs(known: Known, on: Date, until: Date) -> BTreeMap<Kind, SeedNeed> {
             short: [0; 2],
             like: None,
             raised: 0,
+            taken: None,
         });
         need.first = need.first.min(task.day);
         need.plantings += 1;
@@ -333,6 +395,8 @@ fn needs(known: Known, on: Date, until: Date) -> BTreeMap<Kind, SeedNeed> {
         if task.work == Work::SowInside {
             need.raised = need.raised.saturating_add(planting.reckon().0.plants);
         }
+        let parent = planting.crop.parent.as_ref().filter(|_| need.planted);
+        need.taken = parent.map(|parent| Taken { one: parent.one.clone(), many: parent.taken(need.seeds) });
         let more = planting.crop.weigh(seeds, need.planted);
         need.mg = need.mg.zip(more).map(|(all, more)| [all[0].saturating_add(more[0]), all[1].saturating_add(more[1])]);
     }

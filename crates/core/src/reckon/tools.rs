@@ -45,7 +45,7 @@ pub enum Best {
 pub fn tool(work: Work) -> Tool {
     match work {
         Work::Soak | Work::Chit | Work::Chill | Work::Inoculate | Work::SowOutside | Work::SowAgain => Tool::Seed,
-        Work::SowInside | Work::PotOn | Work::Arrive | Work::Harden => Tool::Pots,
+        Work::TakeCuttings | Work::SowInside | Work::PotOn | Work::Arrive | Work::Harden => Tool::Pots,
         Work::PlantOut | Work::PlantSets => Tool::Trowel,
         Work::LookFor | Work::Thin | Work::Pinch | Work::Pollinate => Tool::Hands,
         Work::Stake | Work::Train | Work::Blanch => Tool::String,
@@ -61,7 +61,7 @@ pub fn tool(work: Work) -> Tool {
 pub fn best(work: Work) -> Option<Best> {
     match work {
         Work::Weed | Work::Train | Work::Pinch | Work::EarthUp | Work::Lift | Work::Cure | Work::Blanch => Some(Best::Dry),
-        Work::PlantOut | Work::Thin | Work::Harden | Work::Uncover => Some(Best::Dull),
+        Work::TakeCuttings | Work::PlantOut | Work::Thin | Work::Harden | Work::Uncover => Some(Best::Dull),
         Work::Soak
         | Work::Chit
         | Work::Chill

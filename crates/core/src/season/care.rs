@@ -29,6 +29,8 @@ const PICKED_EVERY: u16 = 10;
 pub const STEPS_ASKED_FOR: i32 = 21;
 /// The soil freezes where its usual mean falls to this \[°C\].
 const FREEZES: f64 = 0.5;
+/// From so warm a usual day on there are soft shoots to cut \[°C\] (own choice, from the 10 °C of common practice).
+const GROWS: f64 = 10.0;
 /// Heat is looked for so long after a crop is ripe \[days\].
 const STANDS_AT_MOST: i64 = 200;
 
@@ -232,6 +234,7 @@ pub fn is_so(known: Known, stand: &Stand, only: Only, day: Date) -> bool {
             let on = story.last_done(Work::Guard);
             on.is_some() && on > story.last_done(Work::Uncover)
         }),
+        Only::Growing => known.grower.weather.mean(day) >= GROWS,
         Only::Leaf => again(true),
         Only::Fruit => again(false),
     }

@@ -2,7 +2,7 @@
 
 use crate::catalogue::Figures;
 use crate::growth::growing::Growing;
-use crate::growth::in_hole::plants_a_hole;
+use crate::growth::in_hole::{parted, plants_a_hole};
 use crate::known::Known;
 use crate::season::course::Course;
 use jiff::ToSpan;
@@ -36,6 +36,10 @@ pub struct Batch {
     pub plants: u32,
     /// Cells sown, so that enough come through; for bought plants, as many as are wanted.
     pub cells: u32,
+    /// Trays that are filled with them, and cells of one more; nothing for bought plants and what is sown in pots.
+    pub trays: Option<[u32; 2]>,
+    /// Plants that stand together in each cell, to be parted when they are planted; nothing where they are not.
+    pub parted: Option<u32>,
     /// When they are sown; nothing for bought plants.
     pub sow: Option<Date>,
     /// When half of them are up.
@@ -115,6 +119,8 @@ pub fn batch(known: Known, course: &Course, plants: u32) -> Option<Batch> {
         patch: patch.id,
         plants,
         cells,
+        trays: trays(garden, growing, cells).filter(|_| raised),
+        parted: parted(growing, patch.planted.in_each),
         pot_on,
         pots: match pot_on {
             None => 0,
@@ -128,9 +134,16 @@ pub fn batch(known: Known, course: &Course, plants: u32) -> Option<Batch> {
     })
 }
 
-/// How many cells so many plants stand in: a cell holds what goes into one hole.
+/// How many cells so many plants stand in: a cell holds what goes into one hole, or several to be parted.
 fn in_cells(growing: Growing, patch: &Patch, plants: u32) -> u32 {
-    plants.div_ceil(plants_a_hole(growing, patch.planted.in_each))
+    let own = patch.planted.in_each;
+    plants.div_ceil(parted(growing, own).unwrap_or_else(|| plants_a_hole(growing, own)))
+}
+
+/// How many of the household's trays so many cells fill, and how many cells of one more; nothing for what is sown in pots.
+pub fn trays(garden: &Garden, growing: Growing, cells: u32) -> Option<[u32; 2]> {
+    let tray = u32::from(garden.almanac.shelf.tray.max(1));
+    (growing.figures().pot_on != Some(0)).then_some([cells / tray, cells % tray])
 }
 
 /// How many cells are sown on the shelf for so many plants of a patch, so that enough come through.

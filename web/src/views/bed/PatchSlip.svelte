@@ -1,5 +1,6 @@
 <script lang="ts">
   import Lived from '../../parts/Lived.svelte';
+  import SeedSaving from '../../parts/SeedSaving.svelte';
   import type { Bed } from '../../generated/Bed';
   import type { Patch } from '../../generated/Patch';
   import type { Planted } from '../../generated/Planted';
@@ -196,6 +197,7 @@
   {/if}
   <Findings {findings} />
   {#if way}<CropFacts crop={shown.crop} {way} />{/if}
+  {#if shown.crop.seed}<SeedSaving crop={shown.crop.key} variety={variety?.id ?? null} />{/if}
   {#if garden.mayChange}
     <div class="foot">
       <button class="act" onclick={() => garden.send({ do: 'lock', patch: patch.id, locked: !patch.locked })}

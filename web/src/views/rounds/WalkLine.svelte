@@ -5,7 +5,7 @@
   import { dayMonth, plusDays } from '../../words/dates';
   import { BEST } from '../../words/journal';
   import { count } from '../../words/lengths';
-  import { setOut } from './how';
+  import { inCells, setOut } from './how';
 
   let { rounds, line }: { rounds: RoundsState; line: RoundLine } = $props();
   const { garden } = useOpenGarden();
@@ -20,18 +20,14 @@
         : '',
     ].filter(Boolean),
   );
-  /** '64 seeds', '12 seed potatoes'. */
-  const pieces = (many: number) => {
-    const as = garden.crop(line.task.crop)?.planted_as;
-    return as ? count(many, as[0], as[1]) : count(many, 'seed', 'seeds');
-  };
   const how = $derived(
     line.done
       ? []
       : [
           line.rest ? 'the rest of it' : '',
           line.how ? setOut(line.how, garden.units) : '',
-          line.seeds === null ? '' : pieces(line.seeds),
+          line.seeds ? count(line.seeds.many, ...line.seeds.name) : '',
+          line.cells ? inCells(line.cells) : '',
           line.task.work === 'pick' ? `ready from about ${dayMonth(line.due)} on, by the usual warmth` : '',
           line.until && line.until > rounds.day ? `until ${dayMonth(line.until)}` : '',
           line.best ? BEST[line.best] : '',

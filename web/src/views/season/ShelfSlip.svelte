@@ -11,6 +11,7 @@
   import { count } from '../../words/lengths';
   import { upper } from '../../words/reasons';
   import { PLACES } from '../../words/season';
+  import { trays } from '../../words/tin';
 
   let { season, view }: { season: SeasonState; view: SeasonView } = $props();
   const { garden } = useOpenGarden();
@@ -52,7 +53,9 @@
   function comes(one: Batch): string {
     if (!one.sow) return `${count(one.cells, 'plant arrives', 'plants arrive')} ${dayMonth(one.harden)}`;
     const atOnce = one.pot_on === one.sow;
-    const sown = atOnce ? count(one.cells, 'pot', 'pots') : count(one.cells, 'cell', 'cells');
+    const filled = one.trays && one.trays[0] > 0 ? ` (${trays(one.trays)})` : '';
+    const together = one.parted === null ? '' : ` of ${one.parted} plants, to be parted,`;
+    const sown = atOnce ? count(one.cells, 'pot', 'pots') : `${count(one.cells, 'cell', 'cells')}${filled}${together}`;
     const potted = one.pot_on && !atOnce ? `, ${one.pots} potted on ${dayMonth(one.pot_on)}` : '';
     return `${sown} sown ${dayMonth(one.sow)}${potted}, out to harden ${dayMonth(one.harden)}`;
   }

@@ -9,7 +9,7 @@
   import { priceTyped } from '../../words/prices';
   import { amountTyped, amountWords, KEPT, roughly } from '../../words/tin';
   import LotForm from './LotForm.svelte';
-  import SeedSaving from './SeedSaving.svelte';
+  import SeedSaving from '../../parts/SeedSaving.svelte';
   import SowingSums from './SowingSums.svelte';
   import TestForm from './TestForm.svelte';
 
@@ -134,7 +134,7 @@
     {/if}
   {/if}
   {#if line.comes_up}<SowingSums crop={lot.crop} variety={lot.variety} />{/if}
-  <SeedSaving crop={lot.crop} variety={lot.variety} {saved} />
+  {#if seed}<SeedSaving crop={lot.crop} variety={lot.variety} {saved} />{/if}
   <p class="foot"><button class="act" onclick={() => take(null)}>put this away</button></p>
 {/if}
 

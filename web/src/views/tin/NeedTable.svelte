@@ -6,7 +6,7 @@
   import { dayMonth, fullDate } from '../../words/dates';
   import { count } from '../../words/lengths';
   import { priceTyped, readPrice } from '../../words/prices';
-  import { amountWords, roughly, weight } from '../../words/tin';
+  import { amountWords, roughly, taken, weight } from '../../words/tin';
 
   interface Props {
     tin: Tin;
@@ -91,7 +91,10 @@
               >{name(need)} <span class="quiet wide">{count(need.plantings, 'planting', 'plantings')}</span></th
             >
             <td class="min-[901px]:whitespace-nowrap">{dayMonth(need.first)}</td>
-            <td>{pieces(need)}</td>
+            <td
+              >{pieces(need)}
+              {#if need.taken}<span class="quiet" data-taken>of {taken(need.taken)}</span>{/if}</td
+            >
             <td>{need.have[1] === 0 ? 'none' : roughly(need.have)}</td>
             <td class:grave={need.short[0] > 0}
               >{shortWords(need)}

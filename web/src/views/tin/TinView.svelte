@@ -12,6 +12,7 @@
   import LotSlip from './LotSlip.svelte';
   import LotTable from './LotTable.svelte';
   import NeedTable from './NeedTable.svelte';
+  import OverTable from './OverTable.svelte';
   import TinFiles from './TinFiles.svelte';
 
   const { garden } = useOpenGarden();
@@ -91,6 +92,7 @@
       <LotTable {lots} hand={hand.at} {take} />
     {/if}
     <NeedTable {tin} add={writeNew} />
+    {#if tin.over.length > 0}<OverTable over={tin.over} />{/if}
     <TinFiles />
   {:else if asked.trouble}
     <p class="trouble" role="alert">{asked.trouble}</p>

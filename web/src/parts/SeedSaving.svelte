@@ -1,25 +1,27 @@
 <script lang="ts">
   // Whether seed of it would come true: what it takes, and what would cross with it in the needle's year.
-  import type { Command } from '../../generated/Command';
-  import type { SeedStand } from '../../generated/SeedStand';
-  import { AnswerState } from '../../state/answer.svelte';
-  import { useOpenGarden } from '../../state/context';
-  import { fullDate, yearName } from '../../words/dates';
-  import { count } from '../../words/lengths';
-  import { upper } from '../../words/reasons';
-  import { farBetween } from '../../words/tin';
+  import type { Command } from '../generated/Command';
+  import type { SeedStand } from '../generated/SeedStand';
+  import { AnswerState } from '../state/answer.svelte';
+  import { useOpenGarden } from '../state/context';
+  import { fullDate, yearName } from '../words/dates';
+  import { count } from '../words/lengths';
+  import { upper } from '../words/reasons';
+  import { farBetween } from '../words/tin';
 
   interface Props {
     crop: string;
     variety: number | null;
-    /** Puts seed that was saved here into the tin. */
-    saved: () => void;
+    /** Puts seed that was saved here into the tin, where that can be done from here. */
+    saved?: () => void;
   }
   let { crop, variety, saved }: Props = $props();
   const { garden, desk } = useOpenGarden();
 
   const year = $derived(garden.season.year);
-  const asked = new AnswerState<'saving'>(garden, () => ({ ask: 'saving', crop, variety, year }));
+  /** Nobody is asked before it is unfolded. */
+  let open = $state(false);
+  const asked = new AnswerState<'saving'>(garden, () => (open ? { ask: 'saving', crop, variety, year } : null));
   const saving = $derived(asked.is);
   const species = $derived(saving?.species);
 
@@ -44,9 +46,9 @@
   const source = $derived(species && garden.catalogue.sources[species.source]);
 </script>
 
-{#if species}
-  <details class="mt-4" data-saving>
-    <summary class="act">saving its seed</summary>
+<details class="mt-4" data-saving bind:open>
+  <summary class="act">saving its seed</summary>
+  {#if species}
     <p class="mt-1">
       {upper(species.name)}: {BY[species.by]}{species.second_year ? ', and it flowers in its second year' : ''}. Seed is
       taken of {species.plants[0]} to {species.plants[1]} plants, {farBetween(species.metres, garden.units)} from others of
@@ -95,9 +97,11 @@
         </p>
       {/if}
     {/each}
-    {#if garden.mayChange}
+    {#if garden.mayChange && saved}
       <p class="mt-2"><button class="act" onclick={saved}>put seed that you saved into the tin</button></p>
     {/if}
     <p class="quiet mt-1">{source?.title}, {source?.publisher}. Seed of hybrids (F1) does not come true.</p>
-  </details>
-{/if}
+  {:else if saving}
+    <p class="mt-1">The book says nothing of saving its seed.</p>
+  {/if}
+</details>
