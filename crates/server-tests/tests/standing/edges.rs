@@ -44,7 +44,13 @@ impl Edges {
     fn gather(&mut self, name: &str, value: &Value) {
         match value {
             Value::Object(fields) => fields.iter().for_each(|(name, value)| self.gather(name, value)),
-            Value::Array(items) => items.iter().take(30).for_each(|item| self.gather(name, item)),
+            Value::Array(items) => {
+                // What is one of `patches` is named `patch` elsewhere, by its number.
+                for number in items.iter().filter_map(|item| item.get("id")) {
+                    self.gather(&one_of(name), number);
+                }
+                items.iter().take(30).for_each(|item| self.gather(name, item));
+            }
             Value::Null | Value::Bool(_) => {}
             plain => {
                 let known = self.usual.entry(name.to_string()).or_default();
@@ -189,6 +195,13 @@ impl Edges {
         let usual = known.unwrap_or_else(|| TAPES.iter().map(|tape| json!(tape)).collect());
         prop_oneof![10 => select(usual), 1 => select(TAPES.to_vec()).prop_map(Value::from), 1 => odd].boxed()
     }
+}
+
+/// The name for one of what a list is named for.
+fn one_of(list: &str) -> String {
+    let ending =
+        [("ies", "y"), ("ches", "ch"), ("s", "")].into_iter().find_map(|(many, one)| Some((list.strip_suffix(many)?, one)));
+    ending.map_or_else(|| list.to_string(), |(stem, one)| format!("{stem}{one}"))
 }
 
 fn joined(mut one: Value, other: Value) -> Value {
