@@ -220,13 +220,14 @@ impl Gardener {
     pub async fn clicks(&self, name: &str) -> Result<(), Failure> {
         let quoted = if name.contains('\'') { format!("\"{name}\"") } else { format!("'{name}'") };
         let path = format!("//*[self::button or self::a or self::label][normalize-space(.)={quoted}]");
-        let click = async || {
-            let button = self.shown(By::XPath(&path)).await?;
-            // A foot that sticks to the slip's end may lie over it.
-            button.scroll_into_view().await?;
-            button.click().await
-        };
-        Ok(redrawn(click).await?)
+        Ok(redrawn(async || self.clicks_in_view(By::XPath(&path)).await).await?)
+    }
+
+    /// Clicks in the middle of the window: a foot that sticks to the slip's end may lie over what is at its edge.
+    async fn clicks_in_view(&self, by: By) -> WebDriverResult<()> {
+        let button = self.shown(by).await?;
+        button.scroll_into_view().await?;
+        button.click().await
     }
 
     /// Clicks the first element of a selector.
@@ -241,7 +242,8 @@ impl Gardener {
             if tokio::time::Instant::now() >= end {
                 return Err(format!("{details} does not unfold").into());
             }
-            self.clicks_on(&format!("{details}:not([open]) > summary")).await?;
+            let closed = By::Css(format!("{details}:not([open]) > summary"));
+            redrawn(async || self.clicks_in_view(closed.clone()).await).await?;
         }
         Ok(())
     }
