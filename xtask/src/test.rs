@@ -45,7 +45,7 @@ pub fn run() -> Result<(), String> {
         return Ok(());
     }
     // The whole workspace is named even for a part: with other features everything would be compiled anew.
-    let mut arguments = vec!["--workspace", "--lib"];
+    let mut arguments = vec!["--workspace"];
     arguments.extend(targets.iter().flat_map(|target| ["--test", target.as_str()]));
     cargo_test(&arguments)
 }
@@ -67,7 +67,7 @@ const SLOW: [&str; 3] = ["season", "plain", "turns"];
 pub fn check() -> Result<(), String> {
     lint()?;
     page()?;
-    let mut rules = vec!["test".to_string(), "-q".into(), "--workspace".into(), "--lib".into()];
+    let mut rules = vec!["test".to_string(), "-q".into(), "--workspace".into()];
     let quick = test_targets("crates/core").into_iter().filter(|target| !SLOW.contains(&target.as_str()));
     rules.extend(quick.flat_map(|target| ["--test".to_string(), target]));
     let mut tests = step::command("cargo", &rules.iter().map(String::as_str).collect::<Vec<_>>());

@@ -4,11 +4,8 @@
 //! many steps and so long: what is not done by then is refused, and so is what comes when too much waits already. Searches go on
 //! for many seconds; they have threads of their own, as many, to which the machine gives what the quick ones leave.
 
-use crate::errors::RequestError;
 use crate::queue::Queue;
 use sparrow_core::work::Work;
-use sparrow_facts::refusal::Refusal;
-use sparrow_store::AccountId;
 use std::collections::{BTreeMap, VecDeque};
 use std::panic::{AssertUnwindSafe, catch_unwind};
 use std::sync::{Arc, Condvar, Mutex, MutexGuard, PoisonError};
@@ -28,10 +25,24 @@ const MOST_OF_ONE: usize = 24;
 /// How much the machine puts searches back behind all else, as `nice` counts.
 const SEARCHES_NICE: i32 = 10;
 
-/// Whose share of the threads is used: an account's, or the one that all who are not signed in have together.
-pub type Who = Option<AccountId>;
+/// Whose share of the threads is used: that of an account by its number, or the one that all who are not signed in have together.
+pub type Who = Option<i64>;
 
 type Job = Box<dyn FnOnce() + Send>;
+
+/// Why work was not done.
+#[derive(Debug, PartialEq, Eq, thiserror::Error)]
+pub enum NotDone {
+    /// Too much waits already.
+    #[error("too much waits already")]
+    Busy,
+    /// It took too many steps, or too long.
+    #[error("it took too many steps, or too long")]
+    TooMuch,
+    /// It broke off, and what it said then.
+    #[error("{0}")]
+    Broken(String),
+}
 
 /// The threads, and what waits for them.
 #[derive(Debug)]
@@ -62,12 +73,9 @@ impl Pool {
     /// Does quick work for somebody.
     ///
     /// # Errors
-    /// [`RequestError::Busy`] when too much waits already; [`Refusal::TooMuch`] when it takes too many steps or too long.
-    pub async fn work<T: Send + 'static>(
-        &self,
-        who: Who,
-        job: impl FnOnce(&Work) -> T + Send + 'static,
-    ) -> Result<T, RequestError> {
+    /// [`NotDone::Busy`] when too much waits already; [`NotDone::TooMuch`] when it takes too many steps or too long; [`NotDone::Broken`]
+    /// when it panics.
+    pub async fn work<T: Send + 'static>(&self, who: Who, job: impl FnOnce(&Work) -> T + Send + 'static) -> Result<T, NotDone> {
         let work = Arc::new(Work::of(MOST_STEPS));
         // Whoever asked may go away: then what waits is not begun, and what goes on ends.
         let gone = Ends(Arc::clone(&work));
@@ -82,13 +90,13 @@ impl Pool {
                 }
             }),
         )?;
-        let broken = || RequestError::Broken("a thread that reckons has gone".into());
-        timeout(LONGEST_WAIT, begun).await.map_err(|_| RequestError::Busy)?.map_err(|_| broken())?;
-        let done = timeout(LONGEST, told).await.map_err(|_| Refusal::TooMuch)?.map_err(|_| broken())?;
+        let broken = || NotDone::Broken("a thread that reckons has gone".into());
+        timeout(LONGEST_WAIT, begun).await.map_err(|_| NotDone::Busy)?.map_err(|_| broken())?;
+        let done = timeout(LONGEST, told).await.map_err(|_| NotDone::TooMuch)?.map_err(|_| broken())?;
         if gone.0.is_over() {
-            return Err(Refusal::TooMuch.into());
+            return Err(NotDone::TooMuch);
         }
-        done.map_err(|panic| RequestError::Broken(format!("reckoning broke: {}", said(&*panic))))
+        done.map_err(|panic| NotDone::Broken(format!("reckoning broke: {}", said(&*panic))))
     }
 
     /// How much quick work waits.
@@ -97,7 +105,7 @@ impl Pool {
     }
 
     /// Begins a search that has come to its turn.
-    pub fn search(&self, who: Who, job: impl FnOnce() + Send + 'static) -> Result<(), RequestError> {
+    pub fn search(&self, who: Who, job: impl FnOnce() + Send + 'static) -> Result<(), NotDone> {
         self.long.put(who, Box::new(job))
     }
 }
@@ -151,9 +159,9 @@ pub struct Line {
 
 #[derive(Default)]
 struct Waiting {
-    of: BTreeMap<Option<i64>, VecDeque<Job>>,
+    of: BTreeMap<Who, VecDeque<Job>>,
     /// Those of whom something waits, the next first.
-    turns: VecDeque<Option<i64>>,
+    turns: VecDeque<Who>,
     many: usize,
     closed: bool,
 }
@@ -170,18 +178,17 @@ impl Line {
     }
 
     /// Puts something at the end of an account's part of the line; refused when that or the whole is full.
-    pub fn put(&self, who: Who, job: Job) -> Result<(), RequestError> {
-        let who = who.map(|account| account.0);
+    pub fn put(&self, who: Who, job: Job) -> Result<(), NotDone> {
         let mut waiting = self.look();
         let own = waiting.of.entry(who).or_default();
         let many = own.len();
         if many >= MOST_OF_ONE {
-            return Err(RequestError::Busy);
+            return Err(NotDone::Busy);
         }
         own.push_back(job);
         if waiting.many >= MOST_WAITING {
             waiting.take_last(who);
-            return Err(RequestError::Busy);
+            return Err(NotDone::Busy);
         }
         waiting.many += 1;
         if many == 0 {
@@ -227,7 +234,7 @@ impl Waiting {
         Some(job)
     }
 
-    fn take_last(&mut self, who: Option<i64>) {
+    fn take_last(&mut self, who: Who) {
         if let Some(own) = self.of.get_mut(&who) {
             own.pop_back();
             if own.is_empty() {
@@ -243,7 +250,7 @@ mod tests {
     use std::sync::mpsc;
 
     fn account(number: i64) -> Who {
-        Some(AccountId(number))
+        Some(number)
     }
 
     #[tokio::test]
@@ -291,9 +298,9 @@ mod tests {
     async fn what_takes_too_many_steps_breaks_or_comes_to_a_full_line_is_told_so() {
         let pool = Pool::of(1);
         let much = pool.work(account(1), |work| while work.goes_on(1_000_000) {}).await;
-        assert!(matches!(much, Err(RequestError::Refused(Refusal::TooMuch))));
+        assert!(matches!(much, Err(NotDone::TooMuch)));
         let broken = pool.work(account(1), |_| panic!("on purpose")).await.map(|(): ()| ());
-        assert!(matches!(broken, Err(RequestError::Broken(said)) if said.contains("on purpose")));
+        assert!(matches!(broken, Err(NotDone::Broken(said)) if said.contains("on purpose")));
         assert_eq!(pool.work(None, |_| 3).await.expect("the thread goes on"), 3);
 
         let (open, gate) = mpsc::channel::<()>();

@@ -273,7 +273,7 @@ pub async fn export(shared: Data<Shared>, me: SignedIn) -> Result<HttpResponse, 
     for garden in shared.store.owned(me.account).await? {
         gardens.push((shared.store.load(garden).await?.garden, shared.store.whole_journal(garden).await?));
     }
-    let text = shared.pool.work(Some(me.account), move |_| garden_file::write_all(&name, gardens)).await?;
+    let text = shared.pool.work(Some(me.account.0), move |_| garden_file::write_all(&name, gardens)).await?;
     Ok(file(JSON, Some("gardens.json"), text))
 }
 

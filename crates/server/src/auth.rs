@@ -122,13 +122,13 @@ pub struct Inside {
 impl Inside {
     /// The garden, ready to be asked about; read from the database only when it has changed since it was asked about last.
     pub async fn ready(&self) -> Result<Arc<Ready>, RequestError> {
-        self.shared.ready(Some(self.account), self.garden, self.far).await
+        self.shared.ready(Some(self.account.0), self.garden, self.far).await
     }
 
     /// The garden as it is by now, whatever came since the request came in.
     pub async fn now(&self) -> Result<Arc<Ready>, RequestError> {
         let far = self.shared.store.how_far(self.garden, self.account).await?;
-        self.shared.ready(Some(self.account), self.garden, far).await
+        self.shared.ready(Some(self.account.0), self.garden, far).await
     }
 
     /// The day it is where the garden's household lives.
@@ -160,7 +160,7 @@ impl Inside {
 
     /// Does some work in this account's share of the threads that reckon.
     pub async fn work<T: Send + 'static>(&self, job: impl FnOnce(&Work) -> T + Send + 'static) -> Result<T, RequestError> {
-        self.shared.pool.work(Some(self.account), job).await
+        Ok(self.shared.pool.work(Some(self.account.0), job).await?)
     }
 
     /// Reads what stands behind the address's question mark: only now, so that whoever may not ask learns nothing by it.

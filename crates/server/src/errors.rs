@@ -8,6 +8,7 @@ use schemars::JsonSchema;
 use serde::Serialize;
 use sparrow_facts::refusal::Refusal;
 use sparrow_formats::garden_file::FileRefused;
+use sparrow_pool::NotDone;
 use sparrow_store::StoreError;
 
 /// Why a request was not carried out.
@@ -104,6 +105,16 @@ pub enum RequestError {
     /// Something is broken here.
     #[error("something went wrong here; it has been noted. Look whether your change is there before you make it again")]
     Broken(String),
+}
+
+impl From<NotDone> for RequestError {
+    fn from(why: NotDone) -> Self {
+        match why {
+            NotDone::Busy => RequestError::Busy,
+            NotDone::TooMuch => Refusal::TooMuch.into(),
+            NotDone::Broken(said) => RequestError::Broken(said),
+        }
+    }
 }
 
 impl From<StoreError> for RequestError {

@@ -132,7 +132,7 @@ pub async fn import(
     SignedIn { account, .. }: SignedIn,
     Sent(body): File,
 ) -> Result<HttpResponse, RequestError> {
-    let read = shared.pool.work(Some(account), move |_| {
+    let read = shared.pool.work(Some(account.0), move |_| {
         let text = std::str::from_utf8(&body);
         let text = text.map_err(|_| RequestError::Field("the file is not text; a garden file is JSON in UTF-8".into()))?;
         Ok::<_, RequestError>(garden_file::read(text, Catalogue::standard())?)
@@ -158,7 +158,7 @@ async fn reckoned(shared: &Data<Shared>, owner: AccountId, garden: Garden) -> Re
         ready.reckon(ready.resting_needle(today), today, work);
         ready
     };
-    shared.pool.work(Some(owner), reckon).await
+    Ok(shared.pool.work(Some(owner.0), reckon).await?)
 }
 
 async fn told(shared: &Data<Shared>, owner: AccountId, id: GardenId, ready: Arc<Ready>) -> Result<HttpResponse, RequestError> {
@@ -168,5 +168,5 @@ async fn told(shared: &Data<Shared>, owner: AccountId, id: GardenId, ready: Arc<
         kept.gardens.keep(id, &ready);
         written(&view((id, Role::Owner), (&ready, &History::default()), None, today, work))
     };
-    Ok(tagged(0).body(shared.pool.work(Some(owner), told).await??))
+    Ok(tagged(0).body(shared.pool.work(Some(owner.0), told).await??))
 }

@@ -10,7 +10,6 @@ pub mod backup;
 mod body;
 mod changed;
 mod changes;
-mod compute;
 mod cookies;
 mod daily;
 mod demo;
@@ -31,7 +30,6 @@ mod payload;
 mod photos;
 mod places;
 mod questions;
-mod queue;
 mod ready;
 mod routes;
 mod searches;
@@ -61,7 +59,6 @@ pub mod sent {
     pub use crate::view::{GardenLine, GardenView, TapeReading};
 }
 
-use crate::compute::Pool;
 use crate::figures::counted;
 use crate::metrics::Metrics;
 use crate::password::Hashing;
@@ -71,6 +68,7 @@ use actix_web::dev::Server;
 use actix_web::middleware::{Compress, Condition, DefaultHeaders, NormalizePath, from_fn};
 use actix_web::web::Data;
 use actix_web::{App, HttpServer};
+use sparrow_pool::Pool;
 use sparrow_store::{Store, StoreError};
 use std::net::TcpListener;
 use std::time::Duration;

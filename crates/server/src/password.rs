@@ -1,8 +1,8 @@
 //! Passwords: hashed and compared off the threads that answer requests, a few at a time, for both are slow and large on purpose.
 
-use crate::compute::{Line, start};
 use crate::errors::RequestError;
 use argon2::{Argon2, PasswordHash, PasswordHasher, PasswordVerifier};
+use sparrow_pool::{Line, start};
 use sparrow_store::fresh;
 use std::ops::RangeInclusive;
 use std::sync::atomic::{AtomicUsize, Ordering};

@@ -1,7 +1,6 @@
 //! Searches: asked for in one way, told of as server-sent events while they go on, and ended when nobody listens.
 
 use crate::auth::{Guest, InGarden};
-use crate::compute::Ends;
 use crate::errors::RequestError;
 use crate::payload::{Call, Sent};
 use actix_web::HttpResponse;
@@ -13,6 +12,7 @@ use sparrow_core::known::Known;
 use sparrow_core::search::run::{self, Found, Search};
 use sparrow_core::work::Work;
 use sparrow_facts::refusal::Refusal;
+use sparrow_pool::Ends;
 use std::convert::Infallible;
 use std::sync::Arc;
 use std::time::{Duration, Instant};
@@ -22,8 +22,6 @@ use tokio_stream::StreamExt;
 use tokio_stream::wrappers::WatchStream;
 use ts_rs::TS;
 
-/// The longest a search goes on when it is not stopped.
-const LONGEST: Duration = Duration::from_secs(30);
 /// How much longer one is let be that does not ask whether to go on.
 const GRACE: Duration = Duration::from_secs(5);
 /// When nothing is told for so long, an empty line is.
@@ -62,7 +60,7 @@ pub async fn search(inside: InGarden<Guest>, Sent(body): Call) -> Result<HttpRes
     let wanted: Search = inside.read(body).await?;
     let ready = inside.ready().await?;
     let today = inside.today(&ready);
-    let (shared, who) = (inside.shared.clone(), inside.account);
+    let (shared, who, longest) = (inside.shared.clone(), inside.account, inside.shared.settings.longest_search);
     let ticket = shared.pool.searches.ticket(who.0).ok_or(RequestError::Busy)?;
     // Only what was told last is kept for a listener: one who does not listen holds nobody up.
     let (sender, receiver) = watch::channel(Bytes::new());
@@ -77,11 +75,11 @@ pub async fn search(inside: InGarden<Guest>, Sent(body): Call) -> Result<HttpRes
         let own = Arc::clone(&work);
         let (ends, ended) = oneshot::channel::<()>();
         let search = move || {
-            searched(ready.known(today, &own), &wanted, LONGEST, &sender);
+            searched(ready.known(today, &own), &wanted, longest, &sender);
             drop((turn, ends));
         };
         // A search asks often whether to go on; one that does not is ended all the same.
-        if shared.pool.search(Some(who), search).is_ok() && timeout(LONGEST + GRACE, ended).await.is_err() {
+        if shared.pool.search(Some(who.0), search).is_ok() && timeout(longest + GRACE, ended).await.is_err() {
             work.end();
         }
     });
@@ -130,32 +128,4 @@ fn event(told: &Told) -> Bytes {
     let told = serde_json::to_value(told).unwrap_or_default();
     let name = told["event"].as_str().unwrap_or_default();
     Bytes::from(format!("event: {name}\ndata: {}\n\n", told["data"]))
-}
-
-#[cfg(test)]
-mod tests {
-    use super::*;
-    use sparrow_core::catalogue::Catalogue;
-    use sparrow_core::growth::grower::Grower;
-
-    /// What a search of the demo garden tells last, with so much time.
-    fn last(wanted: &str, longest: Duration) -> String {
-        let today = jiff::civil::date(2026, 11, 23);
-        let garden = sparrow_demo::quillet_lane(today).expect("the demo household stands on its own rules");
-        let grower = Grower::of(&garden, Catalogue::standard());
-        let wanted: Search = serde_json::from_str(wanted).expect("a search");
-        let (sender, receiver) = watch::channel(Bytes::new());
-        searched(Known::new(&garden, Catalogue::standard(), &grower, today), &wanted, longest, &sender);
-        String::from_utf8_lossy(&receiver.borrow()).into_owned()
-    }
-
-    #[test]
-    fn a_search_whose_time_is_up_does_not_say_that_it_has_found_all() {
-        let series = r#"{ "search": "series", "crop": "lettuce", "way": "head", "means": null, "bed": 1, "plants": 4, "year": 2027,
-                          "aim": { "aim": "even", "from": "2027-06-07", "until": "2027-09-20", "every": 14 } }"#;
-        assert!(last(series, Duration::ZERO).starts_with("event: stopped"));
-        let whole = last(series, Duration::from_secs(60));
-        assert!(whole.starts_with("event: done") && whole.len() > last(series, Duration::ZERO).len(), "{whole}");
-        assert!(last(r#"{ "search": "years", "now": [] }"#, Duration::ZERO).starts_with("event: stopped"));
-    }
 }

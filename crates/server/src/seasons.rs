@@ -3,7 +3,6 @@
 use crate::Shared;
 use crate::auth::{Guest, Helper, InGarden};
 use crate::body::file;
-use crate::compute::Who;
 use crate::errors::{RequestError, absent};
 use crate::payload::{File, Sent};
 use crate::ready::Ready;
@@ -19,6 +18,7 @@ use sparrow_core::work::Work;
 use sparrow_facts::almanac::Station;
 use sparrow_formats::season_calendar::Naming;
 use sparrow_formats::{season_calendar, station_file};
+use sparrow_pool::Who;
 use sparrow_store::fresh;
 use std::sync::Arc;
 use ts_rs::TS;
@@ -79,7 +79,7 @@ pub async fn station(inside: InGarden<Helper>, Sent(body): File) -> Result<Json<
 #[utoipa::path(get, path = "/api/v1/gardens/{garden}/calendar.ics", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "an iCalendar file"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn ics(inside: InGarden<Guest>) -> Result<HttpResponse, RequestError> {
     let uid = inside.shared.store.calendar_uid(inside.garden, &fresh()).await?;
-    let text = told(&inside.shared, Some(inside.account), inside.ready().await?, uid).await?;
+    let text = told(&inside.shared, Some(inside.account.0), inside.ready().await?, uid).await?;
     Ok(file("text/calendar; charset=utf-8", Some("calendar.ics"), text))
 }
 
@@ -143,5 +143,5 @@ async fn told(shared: &Shared, who: Who, ready: Arc<Ready>, uid: String) -> Resu
         let tasks = all_tasks(ready.known(today, work), since(today));
         season_calendar::ics(ready.garden(), &tasks, &naming(today, &ready, &uid))
     };
-    shared.pool.work(who, text).await
+    Ok(shared.pool.work(who, text).await?)
 }

@@ -9,6 +9,7 @@ use serde::{Deserialize, Serialize};
 use sparrow_facts::garden::Garden;
 use sparrow_store::Measure;
 use std::net::SocketAddr;
+use std::time::Duration;
 
 /// Who may make an account.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize, JsonSchema)]
@@ -64,6 +65,8 @@ pub struct Settings {
     pub backups: Option<Backups>,
     /// Where figures about the server are told; nothing tells none.
     pub metrics: Option<SocketAddr>,
+    /// The longest a search goes on when it is not stopped.
+    pub longest_search: Duration,
     /// How many threads answer requests.
     pub workers: usize,
     /// The moment it is, for tests and pictures; nothing means the clock's.
@@ -81,6 +84,7 @@ impl Default for Settings {
             keep_changes: None,
             backups: None,
             metrics: None,
+            longest_search: Duration::from_secs(30),
             workers: 2,
             now: None,
         }

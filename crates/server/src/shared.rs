@@ -1,11 +1,11 @@
 //! What every handler may use.
 
 use crate::Settings;
-use crate::compute::{Pool, Who};
 use crate::errors::RequestError;
 use crate::metrics::Metrics;
 use crate::password::Hashing;
 use crate::ready::{Heard, Ready, ReadyGardens};
+use sparrow_pool::{Pool, Who};
 use sparrow_store::{GardenId, HowFar, Lately, Store};
 use std::sync::Arc;
 use std::time::Duration;

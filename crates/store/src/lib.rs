@@ -37,7 +37,7 @@ pub use gardens::{Binned, Listed, Member, Role};
 pub use journal::{Lately, Written};
 pub use links::{Invitation, InvitationLine};
 pub use photos::Picture;
-pub use secrets::fresh;
+pub use secrets::{fresh, hash};
 pub use sessions::{Found, Inside, MOST_DAYS, SessionLine};
 pub use snapshot::Snapshot;
 

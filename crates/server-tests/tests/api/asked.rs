@@ -1,8 +1,10 @@
 //! The server's answers: who may ask what, problems in the gardener's words, files in and out.
 
+use patient_sparrow::Settings;
 use reqwest::{Method, StatusCode};
 use serde_json::{Value, json};
-use sparrow_server_tests::{events, problem, served};
+use sparrow_server_tests::{events, problem, served, served_as};
+use std::time::Duration;
 
 #[tokio::test(flavor = "multi_thread")]
 async fn bad_input_is_answered_with_field_value_and_limit_and_changes_nothing() {
@@ -46,6 +48,39 @@ async fn bad_input_is_answered_with_field_value_and_limit_and_changes_nothing() 
     let stale = owner.sends(Method::POST, &path, remove, Some(0)).await;
     assert_eq!(stale.status(), StatusCode::CONFLICT);
     assert_eq!(stale.json::<Value>().await.unwrap()["current"]["revision"], 1, "the garden as it is now comes along");
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_body_that_cannot_be_read_names_its_field_and_no_type_of_the_machine() {
+    let served = served().await;
+    let owner = served.enters("quillet-lane").await;
+    let path = format!("/gardens/{}/commands", owner.garden().await);
+    let refused = async |command: &str| {
+        let body = format!(r#"{{"command":{command}}}"#);
+        let (status, detail) = problem(owner.sends(Method::POST, &path, body, Some(0)).await).await;
+        assert_eq!(status, 422, "{command}: {detail}");
+        detail
+    };
+    let cases = [
+        (r#"{"do":"move-bed","bed":1,"x":"42","y":"3 ft"}"#, "x: read “42” and no unit: write 42 in, 42 cm or 42 ft, say"),
+        (r#"{"do":"remove-bed","bed":null}"#, "bed: a whole number from 0 up is wanted, and nothing is there"),
+        (r#"{"do":"remove-bed","bed":-3}"#, "bed: -3 is not a whole number from 0 up"),
+        (r#"{"do":"lock","patch":1,"locked":"maybe"}"#, "locked: read \"maybe\", where yes or no is wanted"),
+        (r#"{"do":"remove-bed"}"#, "bed: it is missing"),
+        (r#"{"do":"forget","past":1.5}"#, "past: read 1.5, where a whole number from 0 up is wanted"),
+        (
+            r#"{"do":"change-patch","patch":1,"way":"x","holes":null,"from":"soon","until":"2027-05-01","between":false}"#,
+            "from: a day such as 2027-05-31 is wanted",
+        ),
+        (r#"{"do":"dig"}"#, "do: “dig” is none of the choices"),
+    ];
+    for (command, said) in cases {
+        assert_eq!(refused(command).await, said, "{command}");
+    }
+    for command in ["", "[]", "null", "{", "3"] {
+        let said = refused(command).await;
+        assert!(!said.contains("expected") && !said.starts_with('.'), "{command}: {said}");
+    }
 }
 
 #[tokio::test(flavor = "multi_thread")]
@@ -237,6 +272,24 @@ async fn a_search_for_the_years_is_streamed_to_its_proof_and_ends_when_nobody_li
     let own = stranger.garden().await;
     let empty = stranger.posts(&format!("/gardens/{own}/searches"), wanted()).await.text().await.unwrap();
     assert!(empty.contains("there is nothing to plan: wish for something first"), "{empty}");
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_search_whose_time_is_up_does_not_say_that_it_has_found_all() {
+    let at = |longest_search| Settings { longest_search, ..Settings::demo(Some("2026-11-23T12:00Z".parse().expect("a moment"))) };
+    let last = async |wanted: &Value, longest: Duration| {
+        let served = served_as(at(longest)).await;
+        let owner = served.enters("quillet-lane").await;
+        let told =
+            owner.posts(&format!("/gardens/{}/searches", owner.garden().await), wanted.clone()).await.text().await.unwrap();
+        events(&told).pop().expect("it ends")
+    };
+    let series = json!({ "search": "series", "crop": "lettuce", "way": "head", "means": null, "bed": 1, "plants": 4, "year": 2027,
+        "aim": { "aim": "even", "from": "2027-06-07", "until": "2027-09-20", "every": 14 } });
+    let ((stopped, part), (done, whole)) = (last(&series, Duration::ZERO).await, last(&series, Duration::from_secs(60)).await);
+    assert_eq!((stopped.as_str(), done.as_str()), ("stopped", "done"));
+    assert!(whole.to_string().len() > part.to_string().len(), "{whole}");
+    assert_eq!(last(&json!({ "search": "years", "now": [] }), Duration::ZERO).await.0, "stopped");
 }
 
 #[tokio::test(flavor = "multi_thread")]

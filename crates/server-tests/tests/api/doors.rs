@@ -107,6 +107,37 @@ async fn an_address_may_try_only_so_often_whatever_names_it_tries_and_takes_noth
     assert_eq!(from("192.0.2.1", 14).await, 429, "all of them together have one too");
 }
 
+/// Which address asks: its own, or what a trusted proxy added last; of the newer kind the network, for a household has many.
+#[tokio::test(flavor = "multi_thread")]
+async fn an_address_is_the_asker_s_own_or_what_a_trusted_proxy_added_last() {
+    let once = Measure { at_once: 1.0, an_hour: 0.001 };
+    let often = Measure { at_once: 1e6, an_hour: 1e9 };
+    let limits = Limits { address: once, everybody: often, name: often };
+    for trusted in [None, Some("X-Forwarded-For".to_string())] {
+        let proxy_header = trusted.clone();
+        let served = served_as(Settings { limits, proxy_header, ..Settings::demo(None) }).await;
+        // Whether it is let through, which each address is once.
+        let first = async |told: &str| {
+            let client = reqwest::Client::new();
+            let request = client.post(format!("{}/api/v1/session", served.address())).header("X-Forwarded-For", told);
+            let body = json!({ "name": "nobody", "password": "not this one" });
+            request.json(&body).send().await.expect("an answer").status() == StatusCode::UNAUTHORIZED
+        };
+        assert!(first("198.51.100.9").await);
+        if trusted.is_none() {
+            assert!(!first("198.51.100.10").await, "nobody is believed without a setting");
+            continue;
+        }
+        assert!(!first("1.2.3.4, 198.51.100.9").await, "what stands before the last anybody may have written");
+        assert!(!first("::ffff:198.51.100.9").await);
+        assert!(first("2001:db8:1:2:3:4:5:6").await);
+        assert!(!first("2001:db8:1:2:ffff::1").await, "a household has a network of addresses");
+        assert!(first("2001:db8:1:3::1").await);
+        assert!(first("nonsense").await);
+        assert!(!first("127.0.0.1").await, "where nothing is told it is the one that asks");
+    }
+}
+
 #[tokio::test(flavor = "multi_thread")]
 async fn many_wrong_passwords_at_once_are_no_more_than_one_after_another() {
     let served = served().await;
