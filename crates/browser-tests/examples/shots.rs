@@ -3,7 +3,7 @@
 use jiff::civil::date;
 use sparrow_browser_tests::{Gardener, Line, Stage};
 use std::path::{Path, PathBuf};
-use thirtyfour::Key;
+use thirtyfour::{By, Key};
 
 type Failure = Box<dyn std::error::Error + Send + Sync>;
 
@@ -38,15 +38,11 @@ async fn main() -> Result<(), Failure> {
     gardener.clicks("the sum").await?;
     shot("bed-patch").await?;
     gardener.presses(Key::Escape + "").await?;
-    gardener.presses(".".repeat(7)).await?;
-    gardener.reads("4 August").await?;
-    shot("bed-august").await?;
     gardener.presses("s").await?;
     gardener.reads("Markers, in their order").await?;
     gardener.sees(".drawing svg").await?;
     shot("bed-sheet").await?;
     gardener.presses("s").await?;
-    gardener.presses(",".repeat(7)).await?;
     gardener.reads("16 June").await?;
     gardener.presses("a").await?;
     gardener.clicks("arrange").await?;
@@ -92,6 +88,8 @@ async fn main() -> Result<(), Failure> {
     gardener.clicks_on("[data-want] .act").await?;
     gardener.reads("a plant gives").await?;
     shot("wants").await?;
+    varieties(&gardener).await?;
+    shot("bed-varieties").await?;
     gardener.clicks("sign out").await?;
     gardener.signs_up("Newcomer").await?;
     // Only its coordinates: towns are real, and these households are not.
@@ -102,6 +100,34 @@ async fn main() -> Result<(), Failure> {
     shot("new-garden").await?;
     gardener.leaves().await?;
     rounds(&folder).await
+}
+
+/// Two varieties on one ground, one of them in hand with its three figures.
+async fn varieties(gardener: &Gardener) -> Result<(), Failure> {
+    gardener.opens_bed("Gate bed").await?;
+    gardener.presses(",".repeat(7)).await?;
+    gardener.reads("28 April").await?;
+    let is = async |at: usize, name: &str, fields: &[(&str, &str)]| -> Result<(), Failure> {
+        gardener.driver.find_all(By::Css("[data-crop=beet] .edge")).await?.remove(at).click().await?;
+        gardener.clicks("it is a variety of our own").await?;
+        gardener.fills("variety-name", name).await?;
+        for (field, said) in fields {
+            gardener.fills(field, said).await?;
+        }
+        gardener.clicks("keep this variety").await?;
+        gardener.reads(&format!("about {name}")).await
+    };
+    gardener.selects("beet").await?;
+    gardener.clicks("part of it is another").await?;
+    gardener.clicks("divide it").await?;
+    gardener.comes_to_count("[data-crop=beet] .edge", 2).await?;
+    gardener.presses(Key::Escape + "").await?;
+    is(0, "Pale Moon", &[("variety-days", "55 to 65")]).await?;
+    gardener.presses(Key::Escape + "").await?;
+    let fields = [("variety-days", "70 to 80"), ("variety-along", "6 in"), ("variety-depth", "1 in"), ("variety-own", "4 in")];
+    is(1, "Round Ember", &fields).await?;
+    gardener.clicks("about Round Ember").await?;
+    gardener.sees("[name='variety-name']").await.map(drop)
 }
 
 /// A morning in spring, wide and on the phone; without a signal; and what stands beside its plan after it.

@@ -168,7 +168,7 @@ pub struct Gardener {
 }
 
 /// How long the page may take before a test gives up.
-const PATIENCE: Duration = Duration::from_secs(10);
+const PATIENCE: Duration = Duration::from_secs(20);
 
 impl Gardener {
     /// Opens an address of the page.
@@ -183,6 +183,16 @@ impl Gardener {
 
     async fn shown(&self, by: By) -> WebDriverResult<WebElement> {
         self.driver.query(by).wait(PATIENCE, Duration::from_millis(20)).and_displayed().first().await
+    }
+
+    /// What is to be read in the first displayed element of a selector.
+    pub async fn reads_in(&self, css: &str) -> Result<String, Failure> {
+        Ok(redrawn(async || self.shown(By::Css(css)).await?.text().await).await?)
+    }
+
+    /// What an attribute of that element says.
+    pub async fn says_of(&self, css: &str, attribute: &str) -> Result<Option<String>, Failure> {
+        Ok(redrawn(async || self.shown(By::Css(css)).await?.attr(attribute).await).await?)
     }
 
     /// Waits until some text is to be read somewhere on the page, and fails with what is there instead.
@@ -310,9 +320,13 @@ impl Gardener {
 
     /// Types into the field of that name, in place of what was there.
     pub async fn fills(&self, field: &str, text: &str) -> Result<(), Failure> {
-        let input = self.sees(&format!("[name='{field}']")).await?;
-        input.send_keys(Key::Control + "a").await?;
-        Ok(input.send_keys(text).await?)
+        let css = format!("[name='{field}']");
+        let types = async || {
+            let input = self.shown(By::Css(css.clone())).await?;
+            input.send_keys(Key::Control + "a").await?;
+            input.send_keys(text).await
+        };
+        Ok(redrawn(types).await?)
     }
 
     /// Sets a field for dates, whose own keys depend on the browser's language, to a day such as 2027-07-01.
@@ -337,8 +351,12 @@ impl Gardener {
 
     /// Chooses an option of the field of that name by its words.
     pub async fn chooses(&self, field: &str, option: &str) -> Result<(), Failure> {
-        let select = thirtyfour::components::SelectElement::new(&self.sees(&format!("select[name='{field}']")).await?).await?;
-        Ok(select.select_by_visible_text(option).await?)
+        let css = format!("select[name='{field}']");
+        let choose = async || {
+            let select = thirtyfour::components::SelectElement::new(&self.shown(By::Css(css.clone())).await?).await?;
+            select.select_by_visible_text(option).await
+        };
+        Ok(redrawn(choose).await?)
     }
 
     /// Presses keys wherever the focus is.

@@ -6,7 +6,7 @@ use thirtyfour::Key;
 
 /// The number of plants the slip shows.
 async fn count(gardener: &Gardener) -> Result<u32, Failure> {
-    Ok(gardener.sees("[data-count]").await?.text().await?.parse()?)
+    Ok(gardener.reads_in("[data-count]").await?.parse()?)
 }
 
 #[tokio::test(flavor = "multi_thread")]

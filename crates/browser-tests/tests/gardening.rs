@@ -10,7 +10,7 @@ async fn a_count_opens_its_sum_and_takes_the_household_s_own_figure() -> Result<
     gardener.opens("Quillet Lane").await?;
     gardener.opens_bed("Kitchen bed").await?;
     gardener.selects("broccoli").await?;
-    assert_eq!(gardener.sees("[data-count]").await?.text().await?, "4");
+    assert_eq!(gardener.reads_in("[data-count]").await?, "4");
     gardener.clicks("the sum").await?;
     gardener.reads("along: 3 ft ÷ 1 ft 6 in = 2").await?;
 
@@ -100,9 +100,9 @@ async fn a_bed_that_is_no_rectangle_and_a_fence_are_measured_and_drawn() -> Resu
     gardener.fills("fixture-length", "10 ft").await?;
     gardener.fills("fixture-height", "6 ft").await?;
     gardener.clicks("put it in the yard").await?;
-    let fence = gardener.sees("[data-fixture=fence][aria-label='Back fence, 6 in × 10 ft, 6 ft high, selected']").await?;
-    let before = fence.attr("transform").await?;
-    gardener.driver.execute("document.querySelector('[data-fixture]').focus()", Vec::new()).await?;
+    gardener.sees("[data-fixture=fence][aria-label='Back fence, 6 in × 10 ft, 6 ft high, selected']").await?;
+    let at = "const fence = document.querySelector('[data-fixture]'); fence.focus(); return fence.getAttribute('transform')";
+    let before: String = gardener.driver.execute(at, Vec::new()).await?.convert()?;
     gardener.presses(Key::Down + "").await?;
     let moved = "const [was, done] = arguments; const look = () => { const now = document.querySelector('[data-fixture]')
         .getAttribute('transform'); now === was ? requestAnimationFrame(look) : done(now); }; look();";

@@ -45,10 +45,10 @@ async fn a_tag_s_code_opens_its_planting_for_members_only() -> Result<(), Failur
     gardener.clicks("set it out").await?;
     gardener.clicks("print tags").await?;
     gardener.sees("[data-tag] svg path").await?;
-    let says = gardener.sees("[data-tag] svg").await?.attr("aria-label").await?.ok_or("an address")?;
+    let says = gardener.says_of("[data-tag] svg", "aria-label").await?.ok_or("an address")?;
     let address = says.trim_start_matches("opens ");
     let path = address.strip_prefix(stage.address()).ok_or("the server's own address")?;
-    let name = gardener.sees("[data-tag] strong").await?.text().await?;
+    let name = gardener.reads_in("[data-tag] strong").await?;
     // Millimetres are millimetres: a tag is as wide on paper as it says.
     let wide: f64 = told(&gardener, "arguments[0](document.querySelector('[data-tag]').getBoundingClientRect().width)").await?;
     assert!((wide - 85.0 / 25.4 * 96.0).abs() < 1.0, "{wide} px");

@@ -67,7 +67,7 @@ async fn a_newcomer_plants_with_the_mouse_is_warned_and_mends_it() -> Result<(),
         let (x, y) = square(column, row);
         gardener.clicks_at(".sheet .soil", x, y).await?;
         gardener.sees(&format!("[data-crop={crop}][data-chosen=true]")).await?;
-        assert_eq!(gardener.sees("[data-count]").await?.text().await?, plants, "{crop}");
+        assert_eq!(gardener.reads_in("[data-count]").await?, plants, "{crop}");
     }
     // On 30 May all five are in the ground.
     for _ in 0..3 {

@@ -9,7 +9,7 @@ async fn invites(owner: &Gardener, how: &str) -> Result<String, Failure> {
     owner.reads("Invite somebody").await?;
     owner.chooses("invite-role", how).await?;
     owner.clicks("make a link").await?;
-    Ok(owner.sees("[data-invitation]").await?.text().await?)
+    owner.reads_in("[data-invitation]").await
 }
 
 /// Opens a link, on whatever page it is.

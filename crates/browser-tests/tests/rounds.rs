@@ -12,7 +12,7 @@ async fn a_morning_s_round_is_walked_with_a_thumb_and_what_was_tapped_wrongly_is
     gardener.clicks_on("nav .first").await?;
     gardener.reads("Monday, 5 April 2027").await?;
     gardener.reads("Written down").await?;
-    let line = gardener.sees("[data-due] [data-task]").await?.attr("data-task").await?.ok_or("spring brings work")?;
+    let line = gardener.says_of("[data-due] [data-task]", "data-task").await?.ok_or("spring brings work")?;
     let (due, done) = (format!("[data-due] [data-task='{line}']"), format!("[data-done] [data-task='{line}']"));
     let stands = async |there: usize, not: usize| {
         gardener.comes_to_count(&due, there).await?;

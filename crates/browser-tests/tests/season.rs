@@ -393,7 +393,7 @@ async fn the_whole_season_is_worked_by_keys_and_its_calendar_given_out() -> Resu
     gardener.sees(".slip .mark").await?;
     gardener.presses("i").await?;
     gardener.clicks("make a private link").await?;
-    let link = gardener.sees("[data-link]").await?.text().await?;
+    let link = gardener.reads_in("[data-link]").await?;
     assert!(link.contains("/calendar/") && link.ends_with(".ics"), "{link}");
     gardener.clicks("revoke it").await?;
     gardener.reads("You have given no link out").await?;

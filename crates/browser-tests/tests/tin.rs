@@ -125,9 +125,9 @@ async fn on_a_phone_nothing_scrolls_sideways_and_keys_go_from_lot_to_lot() -> Re
     assert!(over <= 0, "{over} px too wide");
     phone.presses("j").await?;
     phone.reads("of 100 come up").await?;
-    let first = phone.sees(".in-hand").await?.text().await?;
+    let first = phone.reads_in(".in-hand").await?;
     phone.presses("j").await?;
-    let second = phone.sees(".in-hand").await?.text().await?;
+    let second = phone.reads_in(".in-hand").await?;
     assert_ne!(first, second);
     phone.presses("n").await?;
     phone.reads("What it is").await?;

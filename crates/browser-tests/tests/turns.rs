@@ -72,7 +72,7 @@ async fn three_years_are_remembered_and_the_next_ones_proposed_argued_and_laid_o
     gardener.clicks("the years").await?;
     proposes(&gardener).await?;
     // Two nightshades every year on three beds that want four years each: some clash must be left.
-    let clashes: u32 = gardener.sees("[data-clashes]").await?.attr("data-clashes").await?.unwrap_or_default().parse()?;
+    let clashes: u32 = gardener.says_of("[data-clashes]", "data-clashes").await?.unwrap_or_default().parse()?;
     assert!(clashes > 0, "the premise");
     gardener.clicks("keep this plan").await?;
     gardener.reads_no_more("keep this plan").await?;
@@ -89,7 +89,7 @@ async fn three_years_are_remembered_and_the_next_ones_proposed_argued_and_laid_o
     gardener.presses(Key::Enter + "").await?;
     // The plan with that way out has other clashes, once it lies there.
     gardener.sees(&format!("[data-clashes]:not([data-clashes='{before}'])")).await?;
-    let fewer: u32 = gardener.sees("[data-clashes]").await?.attr("data-clashes").await?.unwrap_or_default().parse()?;
+    let fewer: u32 = gardener.says_of("[data-clashes]", "data-clashes").await?.unwrap_or_default().parse()?;
     assert!((fewer as usize) < before, "{fewer} clashes instead of {before}");
     gardener.chords(&[Key::Control], 'z').await?;
     gardener.comes_to_count(".tie:not([data-past])", before).await?;

@@ -196,6 +196,7 @@ async fn a_square_is_told_by_what_it_is_worth_and_a_salad_is_sown_in_turns() -> 
     let gardener = stage.gardener(1280, 800).await?;
     gardener.opens("Quillet Lane").await?;
     gardener.presses("2").await?;
+    gardener.reads("Nothing is written down yet").await?;
     gardener.presses("n").await?;
     gardener.chooses("want-crop", "carrot").await?;
     gardener.fills("want-many", "40").await?;
@@ -210,7 +211,7 @@ async fn a_square_is_told_by_what_it_is_worth_and_a_salad_is_sown_in_turns() -> 
     gardener.chooses("of-a-square", "a plant takes").await?;
     gardener.reads("16 to a square").await?;
 
-    gardener.presses("n").await?;
+    gardener.clicks("write down a want").await?;
     gardener.chooses("want-crop", "lettuce").await?;
     gardener.chooses("want-by", "meals").await?;
     gardener.clicks("keep this want").await?;

@@ -237,7 +237,9 @@ fn cuttings_are_taken_where_there_are_shoots_then_and_so_many_that_enough_of_the
             let lines = round_of(&garden, &[], due).lines;
             let line = lines.iter().find(|line| line.task.work == Work::TakeCuttings);
             assert_eq!(line.is_some(), weather.mean(due) >= 10.0, "{place}, {due}: {} °C", weather.mean(due));
-            let Some(taken) = line.and_then(|line| line.seeds.as_ref()) else { continue };
+            let Some(line) = line else { continue };
+            assert_eq!(line.until, Some(due.saturating_add(20.days())), "{place}: what is cut later has no roots by then");
+            let taken = line.seeds.as_ref().expect("so many are cut");
             let tasks = round_of(&garden, &[], planted).lines;
             let plants = tasks.iter().find(|line| line.task.work == Work::PlantSets).expect("it is planted").task.number;
             // By hand: half of them may fail.

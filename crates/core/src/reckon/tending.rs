@@ -50,6 +50,9 @@ fn care_line(known: Known, stand: &Stand, asked: &Asked, day: Date) -> Option<Ro
     let until = due.saturating_add((i64::from(asked.on.lasts) - 1).max(0).days());
     // What is done before a step is asked for as long as the step is.
     let before = asked.on.from == Moment::Sow || asked.on.from == Moment::Start && asked.on.days < 0;
+    // What has to grow first is too late long before that.
+    let grows = work == Work::TakeCuttings || work == Work::Chit && stand.growing.crop.parent.is_some();
+    let before = before && !grows;
     let step = asked.due.saturating_sub(i64::from(asked.on.days).days());
     let until = if before { until.max(step.saturating_add(STEPS_ASKED_FOR.days())) } else { until };
     let belongs = if asked.done { due == day } else { day <= until && due <= day.saturating_add(AHEAD.days()) };

@@ -177,7 +177,7 @@ proptest! {
             }
         }
         for batch in &band.batches {
-            prop_assert!(batch.cells >= batch.plants && batch.sow.is_some_and(|sow| sow < batch.harden));
+            prop_assert!(batch.cells * batch.parted.unwrap_or(1) >= batch.plants && batch.sow.is_some_and(|sow| sow < batch.harden));
             prop_assert!(batch.pot_on.is_none_or(|day| batch.sow.is_some_and(|sow| sow <= day) && day < batch.plant));
         }
     }
