@@ -305,12 +305,21 @@ impl Gardener {
 
     /// Waits until there are that many elements of a selector.
     pub async fn comes_to_count(&self, css: &str, wanted: usize) -> Result<(), Failure> {
+        self.comes_to(css, |many| many == wanted, &wanted.to_string()).await
+    }
+
+    /// Waits until there are more elements of a selector than there were.
+    pub async fn comes_to_more(&self, css: &str, than: usize) -> Result<(), Failure> {
+        self.comes_to(css, |many| many > than, &format!("more than {than}")).await
+    }
+
+    async fn comes_to(&self, css: &str, holds: impl Fn(usize) -> bool, wanted: &str) -> Result<(), Failure> {
         let end = tokio::time::Instant::now() + PATIENCE;
         let mut beat = tokio::time::interval(Duration::from_millis(25));
         let mut last = usize::MAX;
         while tokio::time::Instant::now() < end {
             last = self.counts(css).await?;
-            if last == wanted {
+            if holds(last) {
                 return Ok(());
             }
             beat.tick().await;

@@ -67,8 +67,7 @@ async fn what_is_sown_on_the_round_is_gone_from_the_tin() -> Result<(), Failure>
     gardener.opens("Quillet Lane").await?;
     gardener.presses("7").await?;
     gardener.reads("Monday, 5 April 2027").await?;
-    let sown = "return document.querySelector('[data-due] [data-task$=\"-sow-outside\"]')?.innerText ?? ''";
-    let work: String = gardener.driver.execute(sown, Vec::new()).await?.convert()?;
+    let work = gardener.reads_in("[data-due] [data-task$='-sow-outside']").await?;
     assert!(work.contains("Sow "), "the premise: something is to be sown, {work}");
     gardener.presses("6").await?;
     gardener.reads("To be sown until").await?;

@@ -178,8 +178,9 @@ async fn when_the_database_goes_it_is_said_in_time_and_when_it_is_back_all_goes_
         (answer.status().as_u16(), begun.elapsed().as_secs_f64())
     };
     let moves = json!({ "command": { "do": "move-bed", "bed": 2, "x": "152 in", "y": "110 in" } }).to_string();
-    // It is gone and says so; it is gone without a word before it is asked, and while it is asked.
-    let gone = [(false, false), (true, false), (true, true)];
+    // It is gone without a word while it is asked, first, for a connection that fell silent before would be found out before anything is
+    // asked on it; it is gone and says so; and it is gone without a word before it is asked.
+    let gone = [(true, true), (false, false), (true, false)];
     for (revision, (silent, in_the_middle)) in (1..).zip(gone) {
         let (within, told) = if in_the_middle { (11.0, "what you typed is kept") } else { (4.0, "What you typed is kept") };
         match (silent, in_the_middle) {
