@@ -142,15 +142,21 @@ async fn one_question_goes_from_jars_to_a_shopping_list_with_keys_alone() -> Res
     the_whole_question(By::Keys).await
 }
 
-/// The scene: tomatoes for twenty jars, carrots all summer, a salad every other day from May.
-#[tokio::test(flavor = "multi_thread")]
-async fn wants_come_to_squares_and_go_into_the_years_ahead() -> Result<(), Failure> {
+/// Nothing was wanted yet, and the form for the first want is open.
+async fn writes_the_first() -> Result<(Stage, Gardener), Failure> {
     let stage = Stage::open_on(date(2027, 1, 5)).await?;
     let gardener = stage.gardener(1280, 800).await?;
     gardener.opens("Quillet Lane").await?;
     gardener.presses("2").await?;
     gardener.reads("Nothing is written down yet").await?;
     gardener.presses("n").await?;
+    Ok((stage, gardener))
+}
+
+/// The scene: tomatoes for twenty jars, carrots all summer, a salad every other day from May.
+#[tokio::test(flavor = "multi_thread")]
+async fn wants_come_to_squares_and_go_into_the_years_ahead() -> Result<(), Failure> {
+    let (_stage, gardener) = writes_the_first().await?;
     gardener.chooses("want-crop", "tomato").await?;
     gardener.chooses("want-by", "jars").await?;
     gardener.reads("only by tested recipes").await?;
@@ -192,12 +198,7 @@ async fn wants_come_to_squares_and_go_into_the_years_ahead() -> Result<(), Failu
 
 #[tokio::test(flavor = "multi_thread")]
 async fn a_square_is_told_by_what_it_is_worth_and_a_salad_is_sown_in_turns() -> Result<(), Failure> {
-    let stage = Stage::open_on(date(2027, 1, 5)).await?;
-    let gardener = stage.gardener(1280, 800).await?;
-    gardener.opens("Quillet Lane").await?;
-    gardener.presses("2").await?;
-    gardener.reads("Nothing is written down yet").await?;
-    gardener.presses("n").await?;
+    let (_stage, gardener) = writes_the_first().await?;
     gardener.chooses("want-crop", "carrot").await?;
     gardener.fills("want-many", "40").await?;
     gardener.fills("want-worth", "dear").await?;

@@ -23,6 +23,7 @@ use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::PatchId;
 use sparrow_facts::journal::Work;
 use sparrow_facts::site::{Freezes, Latitude, PlaceMonths};
+use sparrow_facts::timing::Means;
 use sparrow_facts::units::TenthsC;
 use sparrow_facts::want::{Purpose, WantAmount};
 use std::collections::{BTreeMap, BTreeSet};
@@ -56,9 +57,10 @@ fn to_be_sown(known: Known) -> Vec<Task> {
     let sown = |work: Work| matches!(work, Work::SowInside | Work::SowOutside | Work::PlantSets);
     let open = |task: &Task| {
         let patch = known.garden.patch(task.patch).expect("it is there");
-        // What stays for years is bought once, and not each year anew.
-        let stays = known.growing(patch).is_some_and(|growing| growing.stays());
-        !stays && (task.day >= TODAY || !is_believed(patch, known.observed))
+        // A herb that is planted as it grows does not lie in a tin.
+        let growing = known.growing(patch).expect("the book knows it");
+        let as_it_grows = growing.means == Means::Set && growing.crop.planted_as.is_none();
+        !as_it_grows && (task.day >= TODAY || !is_believed(patch, known.observed))
     };
     let in_time = |task: &Task| sown(task.work) && (since..until).contains(&task.day) && open(task);
     let mut found: Vec<_> = tasks.into_iter().filter(in_time).collect();

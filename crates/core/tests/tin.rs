@@ -10,6 +10,7 @@ use sparrow_core::ask::question::Question;
 use sparrow_core::catalogue::Catalogue;
 use sparrow_core::change::command::Command;
 use sparrow_core::change::lots::{AmountText, LotDraft};
+use sparrow_core::change::wants::WantDraft;
 use sparrow_core::ground::planting::Planting;
 use sparrow_core::reckon::tin::{LotLine, LotState, SeedNeed, Tin, tin};
 use sparrow_facts::garden::Garden;
@@ -19,6 +20,7 @@ use sparrow_facts::refusal::Refusal;
 use sparrow_facts::seed_lot::{GerminationTest, SeedAmount, SeedKept};
 use sparrow_facts::timing::Means;
 use sparrow_facts::variety::Treated;
+use sparrow_facts::want::{Purpose, WantAmount};
 
 fn lot(crop: &str, amount: &str, packed: i16) -> LotDraft {
     LotDraft {
@@ -51,6 +53,18 @@ fn with_carrots() -> (Garden, PatchId) {
 
 fn tin_on(garden: &Garden, on: Date, entries: &[Told]) -> Tin {
     seen(garden, on, entries, |known| tin(known, on))
+}
+
+fn want() -> WantDraft {
+    WantDraft {
+        crop: "carrot".into(),
+        variety: None,
+        amount: WantAmount::Weight { grams: 2000 },
+        purpose: Purpose::Fresh,
+        at_once: false,
+        worth: None,
+        note: String::new(),
+    }
 }
 
 /// The lots as they come from the tin, by their numbers.
@@ -402,6 +416,44 @@ fn leeks_are_raised_together_and_parted_as_they_are_planted() {
     assert_eq!((apart, one.parted), ((holes * 100).div_ceil(80), None));
 }
 
+/// What stays for years is planted once: it is on the list in its year, and nobody is told to give it away.
+#[test]
+fn bulbils_that_are_going_to_be_planted_are_wanted_and_herbs_in_pots_are_not() {
+    let mut garden = unplanted();
+    placed_in(&mut garden, "walking-onion", "clump", 2027);
+    let needs = tin_on(&garden, TODAY, &[]).needs;
+    let [need] = needs.as_slice() else { panic!("one is planted: {needs:?}") };
+    assert_eq!((need.crop.as_str(), need.planted, need.short), ("walking-onion", true, [need.seeds; 2]));
+    keeps(&mut garden, LotDraft { planted: true, ..lot("walking-onion", &need.seeds.to_string(), 2027) }).unwrap();
+    let tin = tin_on(&garden, TODAY, &[]);
+    assert!(line(&tin, 1).planned && tin.over.is_empty(), "{:?}", tin.over);
+    assert_eq!(tin.needs[0].short, [0, 0]);
+    garden.patches.clear();
+    // Two feet by two are too small for rhubarb, and a pot of sage does not lie in a tin.
+    placed_in(&mut garden, "rhubarb", "clump", 2027);
+    garden.patches[0].rect.x = 8;
+    placed_in(&mut garden, "sage", "clump", 2027);
+    assert_eq!(tin_on(&garden, TODAY, &[]).needs, []);
+}
+
+#[test]
+fn slips_are_made_of_roots_so_many_weeks_before_and_not_of_their_own_number() {
+    let mut garden = unplanted();
+    let patch = placed_in(&mut garden, "sweet-potato", "sprawling", 2027);
+    let (slips, _) = in_the_ground(&garden, patch);
+    let line = |day: Date| {
+        seen(&garden, day, &[], |known| {
+            let lines = sparrow_core::reckon::rounds::rounds(known, day).lines;
+            lines.into_iter().find(|line| line.task.work == Work::Chit)
+        })
+    };
+    let begun = line(date(2027, 5, 10).saturating_sub(49.days())).expect("seven weeks before");
+    let roots = begun.seeds.expect("so many roots");
+    // By hand: a root gives eight slips at least.
+    assert_eq!((roots.many, roots.name[1].as_str()), (slips.div_ceil(8), "roots"));
+    assert_eq!(line(date(2027, 5, 1)), None, "a root set now has no slips by then");
+}
+
 #[test]
 fn what_is_planted_tells_what_is_taken_to_make_it() {
     let mut garden = unplanted();
@@ -431,11 +483,21 @@ fn what_is_more_than_the_plan_takes_until_it_is_too_old_can_be_given_away() {
     assert_eq!((over.years, over.kept), (springs, need * springs));
     assert_eq!(over.many, [9000 + need - need * springs; 2]);
     // What is not planned is over as a whole, and comes first where it does not keep.
-    keeps(&mut garden, lot("onion", "300 seeds", 2026)).unwrap();
+    keeps(&mut garden, lot("kohlrabi", "300 seeds", 2026)).unwrap();
     let told = tin_on(&garden, TODAY, &[]).over;
-    let onion = told.iter().find(|over| over.crop == "onion").expect("it is not planned");
-    assert_eq!((onion.many, onion.kept), ([300; 2], 0));
+    let kohlrabi = told.iter().find(|over| over.crop == "kohlrabi").expect("it is not planned");
+    assert_eq!((kohlrabi.many, kohlrabi.kept), ([300; 2], 0));
+    // Whoever would like to have some is not told to give their seed away, nor is anybody who has planned nothing yet.
+    let mut hoping = garden.clone();
+    let draft = WantDraft { crop: "kohlrabi".into(), ..want() };
+    does(&mut hoping, &Command::KeepWant { want: None, draft: Box::new(draft) }).unwrap();
+    assert!(tin_on(&hoping, TODAY, &[]).over.iter().all(|over| over.crop != "kohlrabi"));
+    hoping.patches.clear();
+    assert!(tin_on(&hoping, TODAY, &[]).over.is_empty());
     assert!(told.is_sorted_by_key(|over| over.until.unwrap_or(Date::MAX)));
+    // The household wishes for onions in the years ahead: their seed waits for its place.
+    keeps(&mut garden, lot("onion", "300 seeds", 2026)).unwrap();
+    assert!(tin_on(&garden, TODAY, &[]).over.iter().all(|over| over.crop != "onion"));
     // What is too old is nobody's gift.
     keeps(&mut garden, lot("parsnip", "300 seeds", 2019)).unwrap();
     assert!(tin_on(&garden, TODAY, &[]).over.iter().all(|over| over.crop != "parsnip"));

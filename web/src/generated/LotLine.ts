@@ -13,6 +13,10 @@ export type LotLine = {
  */
 lot: LotId, 
 /**
+ * It is what is planted, as cloves or sets, and not seed.
+ */
+planted: boolean, 
+/**
  * Seeds that are left, least and most; of what is not grown from seed, pieces. Nothing where it was weighed and nobody knows how
  * many that is.
  */

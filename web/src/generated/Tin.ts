@@ -24,6 +24,6 @@ lots: Array<LotLine>,
  */
 needs: Array<SeedNeed>, 
 /**
- * What there is more of than is planned until it is too old, what will not keep first.
+ * What there is more of than is planned until it is too old, what will not keep first; nothing where nothing is planned.
  */
 over: Array<SeedOver>, };

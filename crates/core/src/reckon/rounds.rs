@@ -13,7 +13,7 @@ use crate::reckon::season::{Parts, parts, tasks_between, tasks_of};
 use crate::reckon::seeds::counted;
 use crate::reckon::staged::condition;
 use crate::reckon::tending::{care_lines, notes_of_step};
-use crate::reckon::tools::is_heavy;
+use crate::reckon::tools::{is_for_the_bed, is_heavy};
 use crate::season::care::STEPS_ASKED_FOR;
 use crate::season::shelf::trays;
 use crate::season::tasks::Task;
@@ -73,7 +73,7 @@ pub fn rounds(known: Known, day: Date) -> Rounds {
 
 /// The shelf first, then the beds as they are walked.
 fn place_in_walk(known: Known, line: &RoundLine) -> (bool, usize, usize) {
-    if is_at_the_shelf(line.task.work) { (false, 0, 0) } else { place_of(known, line.task.bed) }
+    if is_for_the_bed(line.task.work) { (false, 0, 0) } else { place_of(known, line.task.bed) }
 }
 
 /// The beds as the household walks them, then the others in their order.
@@ -123,10 +123,6 @@ fn next(known: Known, after: Date) -> Option<Task> {
         story.is_none_or(|story| story.done_on(task.work).is_none() && !story.is_over(task.work))
     };
     tasks_between(known, after.saturating_add(1.day()), after.saturating_add(1.year())).into_iter().find(open)
-}
-
-fn is_at_the_shelf(work: Work) -> bool {
-    matches!(work, Work::SowInside | Work::PotOn | Work::Arrive | Work::Harden)
 }
 
 /// Whether a step of the plan belongs to a day's round, and how it stands.

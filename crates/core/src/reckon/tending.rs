@@ -8,6 +8,7 @@ use crate::reckon::line::{AHEAD, CareNote, Counted, RoundLine, TopicTold};
 use crate::reckon::season::Parts;
 use crate::reckon::seeds;
 use crate::reckon::told::in_measures;
+use crate::reckon::tools::is_for_the_bed;
 use crate::season::care::{Asked, STEPS_ASKED_FOR, Stand, asked, chosen, is_so};
 use crate::season::course::Course;
 use crate::season::tasks::Task;
@@ -173,10 +174,14 @@ fn said(stand: &Stand, rule: &CareRule) -> String {
 /// A piece of care as a task: told apart by its rule, and by its day where it comes again.
 fn care_task(stand: &Stand, (work, day): (Work, Date), said: &str, rule: &str) -> Task {
     let Stand { patch, bed, .. } = stand;
-    let place = format!("{} {}", if said.ends_with('?') { "In" } else { "in" }, bed.name);
+    let place = match said.ends_with('?') {
+        true => format!(" In {}", bed.name),
+        false if is_for_the_bed(work) => format!(", for {}", bed.name),
+        false => format!(" in {}", bed.name),
+    };
     Task {
         key: format!("patch-{}-{}{rule}", patch.id.0, work.word()),
-        ..Task::of(patch, work, (day, true), format!("{said} {place}"))
+        ..Task::of(patch, work, (day, true), format!("{said}{place}"))
     }
 }
 

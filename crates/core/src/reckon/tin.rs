@@ -13,6 +13,7 @@ use crate::seed::chance::{Belief, holes_for};
 use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::Serialize;
+use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::{LotId, VarietyId};
 use sparrow_facts::journal::Work;
 use sparrow_facts::patch::Patch;
@@ -32,7 +33,7 @@ pub struct Tin {
     pub lots: Vec<LotLine>,
     /// What is going to be sown of each crop or variety, the first first.
     pub needs: Vec<SeedNeed>,
-    /// What there is more of than is planned until it is too old, what will not keep first.
+    /// What there is more of than is planned until it is too old, what will not keep first; nothing where nothing is planned.
     pub over: Vec<SeedOver>,
 }
 
@@ -42,6 +43,8 @@ pub struct Tin {
 pub struct LotLine {
     /// The lot.
     pub lot: LotId,
+    /// It is what is planted, as cloves or sets, and not seed.
+    pub planted: bool,
     /// Seeds that are left, least and most; of what is not grown from seed, pieces. Nothing where it was weighed and nobody knows how
     /// many that is.
     pub left: Option<[u32; 2]>,
@@ -205,9 +208,16 @@ pub fn tin(known: Known, on: Date) -> Tin {
     Tin { on, until, lots, needs, over }
 }
 
-/// What there is more of than what is planned in a year takes, again in each year until it is too old.
+/// What there is more of than what is planned in a year takes, again in each year until it is too old. Where nothing is planned yet nobody
+/// knows; and what is wished for or wanted waits for its place.
 fn over(known: Known, on: Date, lots: &[LotLine], needs: &[SeedNeed]) -> Vec<SeedOver> {
+    let Garden { wants, turns, .. } = known.garden;
+    let hoped_for =
+        |crop: &str| wants.iter().any(|want| want.crop == crop) || turns.wishes.iter().any(|wish| wish.wish.crop == crop);
     let mut kinds: BTreeMap<Kind, Vec<&LotLine>> = BTreeMap::new();
+    if needs.is_empty() {
+        return Vec::new();
+    }
     for line in lots.iter().filter(|line| line.state > LotState::TooOld) {
         let Some(lot) = known.garden.lot(line.lot) else { continue };
         kinds.entry(kind(known, lot)).or_default().push(line);
@@ -218,6 +228,9 @@ fn over(known: Known, on: Date, lots: &[LotLine], needs: &[SeedNeed]) -> Vec<See
         let last = lines.iter().map(old).max()?;
         let years = (last - on).get_days().max(0) as u32 / 365 + 1;
         let need = needs.iter().find(|need| (&need.crop, need.variety, need.planted) == (&of.0, of.1, of.2));
+        if need.is_none() && hoped_for(&of.0) {
+            return None;
+        }
         let kept = need.map_or(0, |need| need.seeds).saturating_mul(years);
         let sum = |at: usize| lines.iter().fold(0_u32, |sum, line| sum.saturating_add(line.left.unwrap_or_default()[at]));
         let many = [0, 1].map(|at| sum(at).saturating_sub(kept));
@@ -307,7 +320,16 @@ fn line(known: Known, lot: &SeedLot, on: Date, sown: u32) -> LotLine {
         (false, Some(comes_up)) if wants_test(lot, comes_up, on) => LotState::Test,
         _ => LotState::Good,
     };
-    LotLine { lot: lot.id, left, amount, sown, comes_up: comes_up.filter(|_| !amount.is_nothing()), state, planned: false }
+    LotLine {
+        lot: lot.id,
+        planted: crop.is_some_and(|crop| crop.is_planted(lot)),
+        left,
+        amount,
+        sown,
+        comes_up: comes_up.filter(|_| !amount.is_nothing()),
+        state,
+        planned: false,
+    }
 }
 
 /// What is left of a lot after so many were sown: as it was measured, and in seeds or pieces.
@@ -370,10 +392,12 @@ fn needs(known: Known, on: Date, until: Date) -> BTreeMap<Kind, SeedNeed> {
         let Some(patch) = known.garden.patch(task.patch).filter(open) else { continue };
         let Some(planting) = Planting::of(known, patch) else { continue };
         let growing = Growing::of(patch, planting.crop, planting.way);
-        if growing.stays() {
+        // What is planted as it grows, as a herb in its pot, does not lie in a tin.
+        if growing.means == Means::Set && planting.crop.planted_as.is_none() {
             continue;
         }
-        let seeds = seeds(known, patch).unwrap_or_default();
+        // Ground too small for a single plant takes nothing, and is told of where it is.
+        let Some(seeds) = seeds(known, patch).filter(|seeds| *seeds > 0) else { continue };
         let of = of(growing, patch);
         let need = needs.entry(of.clone()).or_insert_with(|| SeedNeed {
             crop: of.0,

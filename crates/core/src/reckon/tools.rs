@@ -88,6 +88,12 @@ pub fn best(work: Work) -> Option<Best> {
     }
 }
 
+/// Whether it is done for a bed before anything stands in it: at the shelf, at the kitchen table, or at another plant.
+pub fn is_for_the_bed(work: Work) -> bool {
+    let seed = matches!(work, Work::Soak | Work::Chit | Work::Chill | Work::Inoculate | Work::TakeCuttings);
+    seed || matches!(work, Work::SowInside | Work::PotOn | Work::Arrive | Work::Harden)
+}
+
 /// Whether it is so heavy that a day should not hold much of it.
 pub fn is_heavy(work: Work) -> bool {
     matches!(work, Work::EarthUp | Work::Mulch | Work::Lift | Work::Clear | Work::Divide)

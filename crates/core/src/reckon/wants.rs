@@ -199,8 +199,8 @@ fn with_others<'a>(known: Known, lines: Vec<(WantLine, &'a Want)>, (year, there)
     all.into_iter().zip(lines).map(|((sooner, instead), (line, want))| (WantLine { sooner, instead, ..line }, want)).collect()
 }
 
-/// What the middle of a want's ground, as far as there is so much, gives of another that stands for the most part while it does, with the meals that are; nothing
-/// where that one does not, or stays for years.
+/// What the middle of a want's ground, as far as there is so much, gives of another that stands for the most part while it does, with the
+/// meals that are; nothing where that one does not, or stays for years.
 fn instead((of, there_is): (&WantSum, u32), want: WantId, other: &WantSum) -> Option<(u32, Instead)> {
     let days = |(from, until): (Date, Date)| (until - from).get_days() + 1;
     let shared = |one: (Date, Date)| of.each.iter().map(|mine| days((one.0.max(mine.0), one.1.min(mine.1))).max(0)).sum::<i32>();

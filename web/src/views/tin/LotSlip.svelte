@@ -27,7 +27,7 @@
   let editing = $state(false);
   const crop = $derived(garden.crop(lot.crop));
   /** What is known of its seed, where it is seed. */
-  const seed = $derived(lot.planted && crop?.planted_as ? null : crop?.seed);
+  const seed = $derived(line.planted ? null : crop?.seed);
   const source = $derived(seed && garden.catalogue.sources[seed.source]);
 
   /** The lot as it is, to be kept with something of it changed. */

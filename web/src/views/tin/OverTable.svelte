@@ -1,9 +1,8 @@
 <script lang="ts">
-  // What there is more of than the plan takes while it keeps: to be given away or swapped.
+  // What there is more of than the plan takes while it keeps: to be planned, swapped or given away.
   import type { SeedOver } from '../../generated/SeedOver';
   import { useOpenGarden } from '../../state/context';
   import { fullDate } from '../../words/dates';
-  import { count } from '../../words/lengths';
   import { roughly } from '../../words/tin';
 
   let { over }: { over: SeedOver[] } = $props();
@@ -16,8 +15,8 @@
   }
 </script>
 
-<section class="mt-6" aria-label="To give away">
-  <h2>To give away or swap</h2>
+<section class="mt-6" aria-label="More than is planned">
+  <h2>More than is planned</h2>
   <table class="ledger mt-2 w-full" data-over>
     <thead><tr><th scope="col">what</th><th scope="col">over</th><th scope="col">why</th></tr></thead>
     <tbody>
@@ -31,7 +30,6 @@
     </tbody>
   </table>
   <p class="quiet mt-1">
-    {count(over.length, 'kind', 'kinds')} of which there is more than is planned. What gets too old first comes first; when
-    some is given away, count its lot anew.
+    To be planned, swapped or given away; what gets too old first comes first. When some is gone, count its lot anew.
   </p>
 </section>
