@@ -15,6 +15,7 @@ use sparrow_core::reckon::rounds::{Rounds, rounds};
 use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::PatchId;
 use sparrow_facts::journal::{At, EntryId, Happened, JournalEntry, Work};
+use sparrow_facts::rect::Rect;
 use sparrow_facts::site::{Freezes, Frost, Latitude, MonthDay};
 use sparrow_facts::units::Units;
 use std::collections::BTreeSet;
@@ -233,6 +234,7 @@ fn cuttings_are_taken_where_there_are_shoots_then_and_so_many_that_enough_of_the
             (patch.planted.crop, patch.planted.way) = ("sage".into(), "clump".into());
             (patch.from, patch.until) = (planted, planted.saturating_add(700.days()));
             (patch.timing, patch.planted.holes) = (Default::default(), None);
+            patch.rect = Rect { x: 0, y: 0, w: 4, h: 4 };
             let due = planted.saturating_sub(56.days());
             let lines = round_of(&garden, &[], due).lines;
             let line = lines.iter().find(|line| line.task.work == Work::TakeCuttings);
@@ -244,6 +246,14 @@ fn cuttings_are_taken_where_there_are_shoots_then_and_so_many_that_enough_of_the
             let plants = tasks.iter().find(|line| line.task.work == Work::PlantSets).expect("it is planted").task.number;
             // By hand: half of them may fail.
             assert_eq!((taken.many, taken.name[1].as_str()), (2 * plants, "cuttings"), "{place}");
+            assert!(plants > 0, "{place}");
+            // Half a square has room for none: nothing is cut for it, and nothing planted.
+            garden.patches[0].rect = Rect { x: 0, y: 0, w: 1, h: 1 };
+            for day in [due, planted] {
+                let asked = round_of(&garden, &[], day).lines;
+                let works: Vec<Work> = asked.iter().map(|line| line.task.work).collect();
+                assert!(!works.contains(&Work::TakeCuttings) && !works.contains(&Work::PlantSets), "{place}, {day}: {works:?}");
+            }
             cut += 1;
         }
         assert!(cut >= 2, "{place}: a premise, somewhere in the year it is warm");

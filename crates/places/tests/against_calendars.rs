@@ -1,4 +1,4 @@
-//! When crops may start, against planting calendars of fifteen climates: see `data/calendars/README.md`.
+//! When crops may start, against planting calendars of twenty-four climates: see `data/calendars/README.md`.
 //!
 //! Two weeks count as agreement. Nine ends of ten are the aim; the floors below are what is reached, so that no change loses
 //! ground unseen. Run with `--nocapture` for the lines that stay off.
@@ -13,6 +13,8 @@ const TRIED: &str = include_str!("data/calendars/tried.csv");
 const HELD_BACK: &str = include_str!("data/calendars/held-back.csv");
 const SPANS: &str = include_str!("data/calendars/spans.csv");
 const UNSEEN: &str = include_str!("data/calendars/unseen.csv");
+const APART: &str = include_str!("data/calendars/apart.csv");
+const LAST: &str = include_str!("data/calendars/last.csv");
 
 /// Ends that agree of a hundred, and days by which the middle one of all ends is off.
 fn agreement(table: &str) -> (usize, i32) {
@@ -29,12 +31,12 @@ fn agreement(table: &str) -> (usize, i32) {
     (inside * 100 / all, off[off.len() / 2])
 }
 
-/// Crop by crop these six could be met to 78 and more of 100, but what fitted them so missed the calendars kept apart; rules
-/// that hold for all are kept instead.
+/// Crop by crop these six could be met to 78 and more of 100 long ago, but what fitted them so missed the calendars kept apart;
+/// rules that hold for all are kept instead.
 #[test]
 fn windows_of_six_climates_begin_and_end_when_their_calendars_say() {
     let (agree, middle) = agreement(TRIED);
-    assert!(agree >= 74 && middle <= 10, "{agree} of 100, {middle} days");
+    assert!(agree >= 77 && middle <= 8, "{agree} of 100, {middle} days");
 }
 
 /// Held back until the reckoning had been set by the six: then 28 of 100 agreed. What was wrong in the rules (nights that a
@@ -45,17 +47,33 @@ fn windows_of_a_mountain_a_desert_and_the_south_begin_and_end_when_their_calenda
     assert!(agree >= 59 && middle <= 12, "{agree} of 100, {middle} days");
 }
 
-/// Three calendars that no crop's figure was set by; they tell the first and the last day of a year. Iowa, the coast of Oregon
-/// and North Carolina told that hardy crops wait for warm days, not for so many weeks before the last frost.
+/// These tell the first and the last day of a year. Iowa, the coast of Oregon and North Carolina told that hardy crops wait for
+/// warm days, not for so many weeks before the last frost.
 #[test]
 fn years_of_three_more_climates_begin_and_end_when_their_calendars_say() {
     let (agree, middle) = agreement(SPANS);
-    assert!(agree >= 65 && middle <= 10, "{agree} of 100, {middle} days");
+    assert!(agree >= 73 && middle <= 9, "{agree} of 100, {middle} days");
 }
 
-/// Three more that were written down last, and whose lines nothing was mended by.
+/// Looked at only when the reckoning of spring and of damp heat was done: then 64 of 100 agreed.
 #[test]
-fn windows_of_three_unseen_climates_begin_and_end_when_their_calendars_say() {
+fn windows_of_three_more_climates_begin_and_end_when_their_calendars_say() {
     let (agree, middle) = agreement(UNSEEN);
-    assert!(agree >= 64 && middle <= 11, "{agree} of 100, {middle} days");
+    assert!(agree >= 80 && middle <= 9, "{agree} of 100, {middle} days");
+}
+
+/// Looked at when days were kept to spare before winter, and figures had been set by fifteen calendars: then 61 of 100 agreed as
+/// before, so that the figures had told nothing of these. They told that a summer that nears ends the spring of peas, broad beans
+/// and spinach, whatever the frosts.
+#[test]
+fn windows_of_five_more_climates_begin_and_end_when_their_calendars_say() {
+    let (agree, middle) = agreement(APART);
+    assert!(agree >= 67 && middle <= 10, "{agree} of 100, {middle} days");
+}
+
+/// Four whose lines nothing was mended by: written down before the nearing summer was reckoned.
+#[test]
+fn windows_of_four_unseen_climates_begin_and_end_when_their_calendars_say() {
+    let (agree, middle) = agreement(LAST);
+    assert!(agree >= 63 && middle <= 11, "{agree} of 100, {middle} days");
 }

@@ -9,6 +9,8 @@ const TRIED: &str = include_str!("data/calendars/tried.csv");
 const HELD_BACK: &str = include_str!("data/calendars/held-back.csv");
 const SPANS: &str = include_str!("data/calendars/spans.csv");
 const UNSEEN: &str = include_str!("data/calendars/unseen.csv");
+const APART: &str = include_str!("data/calendars/apart.csv");
+const LAST: &str = include_str!("data/calendars/last.csv");
 
 fn lines(table: &str) -> impl Iterator<Item = Vec<&str>> {
     table.lines().skip(1).map(|line| line.split(',').collect())
@@ -25,7 +27,7 @@ fn day(text: &str) -> Date {
 fn every_line_names_a_crop_of_the_catalogue_a_means_and_two_days() {
     let places: BTreeSet<&str> = lines(PLACES).map(|line| line[0]).collect();
     let mut crops: BTreeMap<&str, BTreeSet<&str>> = BTreeMap::new();
-    for line in lines(TRIED).chain(lines(HELD_BACK)).chain(lines(UNSEEN)) {
+    for line in [TRIED, HELD_BACK, UNSEEN, APART, LAST].into_iter().flat_map(lines) {
         let [climate, crop, way, means, from, to] = line[..] else { panic!("six columns: {line:?}") };
         assert!(places.contains(climate), "{line:?}");
         assert!(Catalogue::standard().crop(crop).is_some_and(|crop| crop.way(way).is_some()), "{line:?}");
@@ -48,9 +50,9 @@ fn every_line_names_a_crop_of_the_catalogue_a_means_and_two_days() {
 }
 
 #[test]
-fn a_third_of_the_climates_is_held_back() {
+fn no_climate_is_in_two_tables() {
     let climates = |table| lines(table).map(|line| line[0]).collect::<BTreeSet<_>>();
-    let (tried, held_back) = (climates(TRIED), climates(HELD_BACK));
-    assert_eq!((tried.len(), held_back.len()), (6, 3));
-    assert!(tried.is_disjoint(&held_back));
+    let tables = [TRIED, HELD_BACK, SPANS, UNSEEN, APART, LAST].map(climates);
+    assert_eq!(tables.each_ref().map(BTreeSet::len), [6, 3, 3, 3, 5, 4]);
+    assert_eq!(tables.iter().flatten().collect::<BTreeSet<_>>().len(), 24);
 }

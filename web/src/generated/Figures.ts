@@ -42,6 +42,11 @@ soil: SoilWants,
  */
 begins_below: number | null, 
 /**
+ * The mean of the days three weeks on, above which it is not begun while the year warms \[°C\]: it would flower, set no pods
+ * or mildew in the summer that comes. Nothing where that is no hindrance.
+ */
+spring_below: number | null, 
+/**
  * The mean of the days from which it is usually begun, once winter's shortest day is past \[°C\].
  */
 begins_above: number | null, 

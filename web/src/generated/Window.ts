@@ -24,6 +24,11 @@ from: string,
  */
 better: string | null, 
 /**
+ * The last day in the ground with days to spare before winter ends it, as planting calendars leave them; the last day where it
+ * is not winter that does.
+ */
+spare: string, 
+/**
  * The last day in the ground.
  */
 until: string, 

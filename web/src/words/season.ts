@@ -83,6 +83,7 @@ export const GATES: Record<Gate, string> = {
   'air-cold': 'the days are too cool yet to begin it',
   'frost-to-come': 'the last frost is still to come, or only just past',
   'too-hot': 'the weeks to come are too hot to begin it',
+  'summer-nears': 'summer is too near: it would flower or mildew before it is picked',
   frost: 'frost would likely kill it before it is ripe or picked',
   'no-time': 'too little warmth and light are left to ripen it',
   'no-light': 'in the darkest weeks it would hardly grow',
@@ -101,11 +102,14 @@ export const GATES: Record<Gate, string> = {
 /** Whether a window never shuts. */
 const always = (window: Window) => window.opens === 'year-ends' && window.closes === 'year-ends';
 
-/** The days in the ground of a window: '30 July to 9 February, better from 1 August'. */
+/** The days in the ground of a window: '30 July to 9 February, better from 1 August and by 30 January'. */
 export function groundWords(window: Window): string {
   if (always(window)) return 'all the year';
-  const better = window.better && window.better > window.from ? `, better from ${dayMonth(window.better)}` : '';
-  return `${dayMonth(window.from)} to ${dayMonth(window.until)}${better}`;
+  const { from, better, spare, until } = window;
+  const later = better && better > from ? `from ${dayMonth(better)}` : '';
+  const sooner = spare < until && (!better || better <= spare) ? `by ${dayMonth(spare)}` : '';
+  const best = [later, sooner].filter((one) => one !== '').join(' and ');
+  return `${dayMonth(from)} to ${dayMonth(until)}${best && `, better ${best}`}`;
 }
 
 /** The days on which seed for it goes on the shelf; nothing where none does. */

@@ -218,6 +218,9 @@ pub struct Figures {
     pub soil: SoilWants,
     /// The mean of the days three weeks on, above which it is not begun \[°C\]; nothing where heat is no hindrance.
     pub begins_below: Option<f64>,
+    /// The mean of the days three weeks on, above which it is not begun while the year warms \[°C\]: it would flower, set no pods
+    /// or mildew in the summer that comes. Nothing where that is no hindrance.
+    pub spring_below: Option<f64>,
     /// The mean of the days from which it is usually begun, once winter's shortest day is past \[°C\].
     pub begins_above: Option<f64>,
     /// Weeks after the even-chance last frost from which it is usually begun, where there is one.
@@ -286,6 +289,7 @@ struct Entry {
     sprout: Option<Sprout>,
     soil: SoilWants,
     begins_below: Option<f64>,
+    spring_below: Option<f64>,
     begins_above: Option<f64>,
     after_frost: Option<f64>,
     indoors: Option<[u8; 2]>,
@@ -459,6 +463,7 @@ pub fn read(text: &str) -> Result<Seasons, String> {
             sprout: entry.sprout,
             soil: SoilWants { best: best.map(|best| best.min(entry.soil.most)), ..entry.soil },
             begins_below: entry.begins_below,
+            spring_below: entry.spring_below,
             begins_above: entry.begins_above,
             after_frost: entry.after_frost,
             indoors: entry.indoors,

@@ -17,6 +17,8 @@ pub enum Gate {
     FrostToCome,
     /// The weeks to come are too hot to begin it.
     TooHot,
+    /// The year warms, and summer is so near that it would flower, set no pods or mildew before it is picked.
+    SummerNears,
     /// Frost is too likely to kill it before it is ripe or picked.
     Frost,
     /// It would take too long, or not ripen at all, in the warmth and light that are left.
@@ -47,11 +49,12 @@ pub enum Gate {
 
 impl Gate {
     /// The gates in the order in which a day is asked for them.
-    pub const ASKED: [Gate; 18] = [
+    pub const ASKED: [Gate; 19] = [
         Gate::YearEnds,
         Gate::SoilWarm,
         Gate::SoilCold,
         Gate::TooHot,
+        Gate::SummerNears,
         Gate::AirCold,
         Gate::FrostToCome,
         Gate::NotAutumn,

@@ -32,6 +32,11 @@ const SHORTEST_DAYS: [usize; 2] = [354, 171];
 /// The longest that warmer days and the last frost are waited for \[days\]: a frost in high summer is no reason to wait for
 /// the next.
 const WAITS: usize = 200;
+/// Days from the shortest one on in which the year warms: to about its warmest week.
+const WARMS: usize = 215;
+/// Where winters are warm, a spring that is hardly warmer than them is no summer \[°C\] (own choice, with which south Florida's
+/// peas and spinach agree).
+const LIKE_WINTER: f64 = 1.5;
 /// Days in which seed should be up (common practice: what is not up in a month is sown again).
 const UP_IN: usize = 30;
 /// Days until a set or a plant that makes a bulb grows on.
@@ -223,6 +228,10 @@ impl<'a> Asked<'a> {
         // From the shortest day on; what is begun before it stands through the winter, or does not.
         let shortest = if self.grower.weather.hemisphere() == Hemisphere::South { SHORTEST_DAYS[1] } else { SHORTEST_DAYS[0] };
         let since = (day + DAYS - shortest) % DAYS;
+        let summer = |most: f64| most.max(normals.mean[self.coldest] + LIKE_WINTER);
+        if since < WARMS && figures.spring_below.is_some_and(|most| normals.mean[(day + ESTABLISHED) % DAYS] > summer(most)) {
+            return Some(Gate::SummerNears);
+        }
         if since < WAITS && figures.begins_above.is_some_and(|least| normals.mean[day] < least) {
             return Some(Gate::AirCold);
         }

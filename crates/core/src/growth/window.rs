@@ -28,6 +28,9 @@ pub struct Window {
     pub from: Date,
     /// The first day on which the soil is as warm as it had better be; nothing when it is never within the window.
     pub better: Option<Date>,
+    /// The last day in the ground with days to spare before winter ends it, as planting calendars leave them; the last day where it
+    /// is not winter that does.
+    pub spare: Date,
     /// The last day in the ground.
     pub until: Date,
     /// The first and the last day on which seed goes on the shelf for it, where it is raised there.
@@ -38,6 +41,23 @@ pub struct Window {
     pub opens: Gate,
     /// What keeps it from starting later.
     pub closes: Gate,
+}
+
+/// Days that are left to spare at most before winter ends a window (own choice, with which printed planting calendars agree).
+const TO_SPARE: i32 = 10;
+
+/// How many days before the last one of a window that is so long, and shut by that, a start still has days to spare: at most a third
+/// of the window; none where it is not winter that comes.
+///
+/// ```
+/// use sparrow_core::growth::window::{Gate, days_to_spare};
+/// assert_eq!(days_to_spare(90, Gate::NoTime), 10);
+/// assert_eq!(days_to_spare(12, Gate::Frost), 4);
+/// assert_eq!(days_to_spare(90, Gate::TooHot), 0);
+/// ```
+pub fn days_to_spare(length: i32, closes: Gate) -> i32 {
+    let winter = matches!(closes, Gate::NoTime | Gate::Frost | Gate::LittleToPick);
+    if winter { TO_SPARE.min(length / 3) } else { 0 }
 }
 
 /// Judges one day for a crop that starts on it in a bed's soil.
@@ -94,6 +114,8 @@ pub fn windows(grower: &Grower, appetite: Appetite, growing: Growing, year: i16,
         if let Some(gate) = prospect.gate(until) {
             if let Some(window) = found.last_mut().filter(|window| window.closes == Gate::YearEnds) {
                 window.closes = prospect.gate(from).unwrap_or(gate);
+                let spare = days_to_spare((window.until - window.from).get_days() + 1, window.closes);
+                window.spare = window.until.saturating_sub(spare.days());
             }
             before = gate;
             continue;
@@ -104,7 +126,18 @@ pub fn windows(grower: &Grower, appetite: Appetite, growing: Growing, year: i16,
         });
         let better = run.iter().find(|day| bed.on(&grower.weather, **day) >= figures.soil.better).copied();
         let ripe = ripe(from).zip(ripe(until)).map(|(a, b)| [a.min(b), a.max(b)]);
-        found.push(Window { means, cover: bed.cover, from, better, until, inside, ripe, opens: before, closes: Gate::YearEnds });
+        found.push(Window {
+            means,
+            cover: bed.cover,
+            from,
+            better,
+            spare: until,
+            until,
+            inside,
+            ripe,
+            opens: before,
+            closes: Gate::YearEnds,
+        });
     }
     found
 }

@@ -35,8 +35,13 @@ fn lines_of(known: Known, course: &Course, day: Date) -> Option<Vec<RoundLine>> 
     let soil = known.soil(bed);
     let stand = Stand { patch, bed, growing, course, soil: &soil };
     let all = asked(known, &stand, (day.saturating_sub(60.days()), day.saturating_add(AHEAD.days())));
-    let lines = all.iter().filter_map(|asked| care_line(known, &stand, asked, day));
-    Some(lines.chain(store_line(known, &stand, day)).collect())
+    let mut lines: Vec<RoundLine> = all.iter().filter_map(|asked| care_line(known, &stand, asked, day)).collect();
+    // Where no plant has room there is none to care for.
+    if !lines.is_empty() && Planting::of(known, patch)?.reckon().0.holes == 0 {
+        lines.clear();
+    }
+    lines.extend(store_line(known, &stand, day));
+    Some(lines)
 }
 
 /// How some care stands on a day; nothing where it does not belong to it.

@@ -27,17 +27,20 @@ const EARLIEST: i64 = 35;
 /// It starts on the first day of the year's longest window on which the soil is as warm as it had better be, but
 /// not more than five weeks before the even-chance last frost, since what is sown in the cold hardly gains on it,
 /// and stands until it has been picked for its usual time, tender crops no longer than to the even-chance first
-/// frost. Where the year has no window for it, the coarse days of common practice are taken.
+/// frost. Where the year has no window for it, the coarse days of common practice are taken. A clump that stays goes in on
+/// the first day of the year, or on the first that is no longer past, on which the ground is right for it.
 pub fn usual_span(known: Known, crop: &Crop, way: &Way, bed: Option<BedId>, year: i16) -> (Date, Date) {
     let Known { garden, grower, .. } = known;
     let coarse = coarse_span(&grower.weather, crop, way, year);
-    if is_settled(crop, way) {
-        return coarse;
-    }
     let growing = Growing::usual(crop, way);
     let soil = known.soil_of(bed);
     let found = windows(grower, garden.almanac.appetite, growing, year, &soil);
     let (year_begins, year_ends) = calendar::year_span(year, grower.weather.hemisphere());
+    if is_settled(crop, way) {
+        let today = if known.today > year_ends { year_begins } else { known.today.max(year_begins) };
+        let first = |from: Date| found.iter().find(|window| window.until >= from).map(|window| window.from.max(from));
+        return (first(today).or_else(|| first(year_begins)).unwrap_or(coarse.0), coarse.1);
+    }
     let tender = crop.hardiness == Hardiness::Tender;
     // What is planned today for the running year is not begun in the past, unless only the past had days for it.
     let today = known.today.clamp(year_begins, year_ends);

@@ -35,9 +35,10 @@ pub struct Task {
     pub guess: bool,
 }
 
-/// The work of one patch, in its order.
+/// The work of one patch, in its order; none where its ground has room for no plant.
 pub fn tasks(known: Known, course: &Course, batch: Option<&Batch>, plants: u32) -> Vec<Task> {
-    let Some(patch) = known.garden.patch(course.patch) else { return Vec::new() };
+    // Where no plant has room there is nothing to be done.
+    let Some(patch) = known.garden.patch(course.patch).filter(|_| plants > 0) else { return Vec::new() };
     let task = |work: Work, day: Date, number: u32, guess: bool| task(known, patch, work, (day, guess), number);
     let cells = batch.map_or(plants, |batch| batch.cells);
     let start = match course.means {

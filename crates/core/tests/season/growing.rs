@@ -139,15 +139,52 @@ fn heat_shuts_the_windows_of_what_bolts_and_opens_them_again_on_a_first_useful_d
         let found = windows(grower, Appetite::Even, Growing::by(crop, way, Means::Direct), 2027, &BedSoil::default());
         assert!(found.len() >= 2, "{key}: spring and late summer: {found:?}");
         let [spring, autumn] = [found[0], found[found.len() - 1]];
-        assert!(matches!(spring.closes, Gate::Bolts | Gate::SoilWarm | Gate::TooHot), "{key}: {spring:?}");
+        assert!(matches!(spring.closes, Gate::Bolts | Gate::SoilWarm | Gate::TooHot | Gate::SummerNears), "{key}: {spring:?}");
         assert!(
-            matches!(autumn.opens, Gate::Bolts | Gate::SoilWarm | Gate::TooHot) && autumn.from > date(2027, 7, 10),
+            matches!(autumn.opens, Gate::Bolts | Gate::SoilWarm | Gate::TooHot | Gate::SummerNears)
+                && autumn.from > date(2027, 7, 10),
             "{key}: {autumn:?}"
         );
         let midsummer =
             judge(grower, Appetite::Even, Growing::by(crop, way, Means::Direct), date(2027, 6, 25), &BedSoil::default());
         assert!(midsummer.is_err(), "{key} at midsummer");
     }
+}
+
+/// Peas, broad beans and spinach are sown in spring or for autumn, not towards summer (common practice), however cool it is.
+#[test]
+fn a_summer_that_nears_shuts_peas_and_spinach_until_it_is_there() {
+    let garden = garden();
+    for (key, way) in [("pea", "bush"), ("spinach", "leaf")] {
+        let (crop, way) = crop(key, way);
+        let grower = known(&garden).grower;
+        let found = windows(grower, Appetite::Even, Growing::by(crop, way, Means::Direct), 2027, &BedSoil::default());
+        let spring = found.iter().find(|window| window.closes == Gate::SummerNears).expect("summer ends its spring");
+        assert!((4..=6).contains(&spring.until.month()), "{key}: {spring:?}");
+        assert_eq!(spring.spare, spring.until, "no days are kept from summer");
+        let most = way.season.spring_below.expect("it has one");
+        let mean = |day: Date| grower.weather.mean(day.saturating_add(20.days()));
+        assert!(mean(spring.until) <= most && mean(spring.until.saturating_add(1.day())) > most, "{key}");
+        let autumn = found.iter().find(|window| window.opens == Gate::SummerNears).expect("and its autumn begins");
+        assert!((7..=8).contains(&autumn.from.month()), "{key}: {autumn:?}");
+    }
+}
+
+#[test]
+fn days_are_left_to_spare_before_winter_and_none_before_heat() {
+    let all = starts(known(&garden()), None, 2027).expect("open ground");
+    let mut spared = 0;
+    for window in all.iter().flat_map(|one| &one.windows) {
+        let days = (window.until - window.spare).get_days();
+        if matches!(window.closes, Gate::NoTime | Gate::Frost | Gate::LittleToPick) {
+            let long = (window.until - window.from).get_days() + 1;
+            assert!(days == 10 || (long < 30 && days == long / 3), "{window:?}");
+            spared += 1;
+        } else {
+            assert_eq!(days, 0, "{window:?}");
+        }
+    }
+    assert!(spared > 50, "winter ends most of a year's windows: {spared}");
 }
 
 #[test]

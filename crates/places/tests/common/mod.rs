@@ -9,7 +9,7 @@ use sparrow_core::climate::weather::Weather;
 use sparrow_core::growth::grower::Grower;
 use sparrow_core::growth::growing::Growing;
 use sparrow_core::growth::prospect::Prospect;
-use sparrow_core::growth::window::Gate;
+use sparrow_core::growth::window::{Gate, days_to_spare};
 use sparrow_facts::almanac::{Almanac, Appetite};
 use sparrow_facts::site::{Freezes, Frost, Latitude, Longitude, MonthDay, Site};
 use sparrow_facts::timing::Means;
@@ -60,6 +60,8 @@ pub fn grower(site: &Site, catalogue: &Catalogue) -> Grower {
 pub struct Round {
     /// The first day.
     pub from: i32,
+    /// The last day with days to spare.
+    pub spare: i32,
     /// The last day.
     pub until: i32,
     /// What shuts it before and after; nothing where it is never shut.
@@ -75,7 +77,7 @@ pub fn round(grower: &Grower, growing: Growing, soil: &BedSoil) -> Vec<Round> {
     let prospect = Prospect::of(grower, Appetite::Even, growing, date(2027, 1, 1), soil);
     let gate = |day: i32| prospect.gate(on(day));
     let Some(start) = (0..365).find(|day| gate(*day).is_some()) else {
-        return vec![Round { from: 0, until: 364, shut: None }];
+        return vec![Round { from: 0, spare: 364, until: 364, shut: None }];
     };
     let mut found = Vec::new();
     let mut open: Option<i32> = None;
@@ -84,7 +86,8 @@ pub fn round(grower: &Grower, growing: Growing, soil: &BedSoil) -> Vec<Round> {
             (None, None) => open = Some(day),
             (Some(after), Some(from)) => {
                 let before = gate(from - 1).unwrap_or(after);
-                found.push(Round { from: from.rem_euclid(365), until: (day - 1).rem_euclid(365), shut: Some([before, after]) });
+                let [spare, until] = [day - 1 - days_to_spare(day - from, after), day - 1].map(|day| day.rem_euclid(365));
+                found.push(Round { from: from.rem_euclid(365), spare, until, shut: Some([before, after]) });
                 open = None;
             }
             _ => {}
@@ -96,7 +99,7 @@ pub fn round(grower: &Grower, growing: Growing, soil: &BedSoil) -> Vec<Round> {
 /// The head of a table of spans.
 pub const SPANS: &str = "climate,crop,way,means,first,last";
 
-/// How far a printed window is from the nearest reckoned one.
+/// How far a printed window is from the nearest reckoned one, with days to spare: calendars leave them too.
 #[derive(Debug, Clone)]
 pub struct Compared {
     /// The line of the table.
@@ -131,7 +134,7 @@ fn crop_of<'a>(catalogue: &'a Catalogue, crop: &str, way: &str) -> (&'a Crop, &'
     (crop, crop.way(way).expect("one of its ways"))
 }
 
-/// Every line of a table against the reckoning in its place. A line of a span tells the first and the last day of a year, with or
+/// Every line of a table against the reckoning in its place, up to the last day with days to spare. A line of a span tells the first and the last day of a year, with or
 /// without a gap between them: its ends are looked for apart, and either may be left open.
 pub fn compare(catalogue: &Catalogue, places: &str, table: &str) -> Vec<Compared> {
     let growers: std::collections::HashMap<String, Grower> = lines(places)
@@ -160,11 +163,11 @@ pub fn compare(catalogue: &Catalogue, places: &str, table: &str) -> Vec<Compared
                 text => ends.into_iter().map(|end| apart(end, day(text))).min_by_key(|days| days.abs()),
             };
             let from = nearest(windows.iter().map(|window| window.from).collect(), line[4]);
-            let until = nearest(windows.iter().map(|window| window.until).collect(), line[5]);
+            let until = nearest(windows.iter().map(|window| window.spare).collect(), line[5]);
             let off = from.zip(until).map(|(from, until)| [from, until]);
             return Compared { line: line.join(","), off, shut: None, printed: [!line[4].is_empty(), !line[5].is_empty()] };
         }
-        let off = |window: &Round| [apart(window.from, day(line[4])), apart(window.until, day(line[5]))];
+        let off = |window: &Round| [apart(window.from, day(line[4])), apart(window.spare, day(line[5]))];
         let far = |window: &&Round| off(window).into_iter().map(|days| days.abs().min(60)).sum::<i32>();
         let best = windows.iter().min_by_key(far);
         Compared { line: line.join(","), off: best.map(off), shut: best.and_then(|window| window.shut), printed: [true; 2] }

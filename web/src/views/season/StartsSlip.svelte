@@ -71,8 +71,8 @@
 
 <h2>What may start</h2>
 <p class="quiet border-b-2 border-hair pb-2">
-  as the soil, frost, light and warmth of this place go; on the strip, thin is the shelf, thick the ground; a name takes
-  the crop in hand for a bed
+  as the soil, frost, light and warmth of this place go; on the strip, thin is the shelf, thick the ground, pale its
+  last days with none to spare before winter; a name takes the crop in hand for a bed
 </p>
 <div class="mt-2 grid grid-cols-2 gap-x-4 gap-y-2">
   <label class="field"
@@ -107,7 +107,10 @@
           <rect class="year" x="0" y="2.2" width="100" height="0.6" />
           {#each shown(one) as window (`${window.means} ${window.cover} ${window.from}`)}
             {#if window.inside}<rect class="shelf" y="1.7" height="1.6" {...part(window.inside)} />{/if}
-            <rect class="ground" y="0.4" height="4.2" {...part([window.from, window.until])} />
+            {#if window.spare < window.until}
+              <rect class="late" y="0.4" height="4.2" {...part([window.spare, window.until])} />
+            {/if}
+            <rect class="ground" y="0.4" height="4.2" {...part([window.from, window.spare])} />
           {/each}
           <rect class="needle" x={needle} y="0" width="0.4" height="5" />
         </svg>
@@ -142,6 +145,10 @@
   }
   .ground {
     fill: var(--color-lichen);
+  }
+  .late {
+    fill: var(--color-lichen);
+    opacity: 0.45;
   }
   .needle {
     fill: var(--color-chestnut);

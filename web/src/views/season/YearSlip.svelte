@@ -6,6 +6,7 @@
   import { useOpenGarden } from '../../state/context';
   import type { SeasonState } from '../../state/season.svelte';
   import { dayMonth, plusDays } from '../../words/dates';
+  import { count } from '../../words/lengths';
   import { upper } from '../../words/reasons';
   import { BY_LATITUDE, degreeDays, degrees, degreesMore, FROM, PLACES, troubleWords } from '../../words/season';
 
@@ -81,10 +82,8 @@
   )} since {dayMonth(garden.season.first_day)}.
 </p>
 <p class="quiet" data-frost-ahead>
-  A frost in the two weeks of nights from this day on: {view.weather.frost_percent} years in 100. A fleece is taken for {degreesMore(
-    2,
-    garden.units,
-  )} at night, a tunnel for {degreesMore(3.5, garden.units)}: assumptions.
+  A frost in the two weeks of nights from this day on: {count(view.weather.frost_percent, 'year', 'years')} in 100. A fleece
+  is taken for {degreesMore(2, garden.units)} at night, a tunnel for {degreesMore(3.5, garden.units)}: assumptions.
 </p>
 <ul class="rows" data-risks>
   {#each view.at_risk.slice(0, 6) as one (`${one.patch} ${one.harm.is}`)}
