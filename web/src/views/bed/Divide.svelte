@@ -4,10 +4,12 @@
   import type { Patch } from '../../generated/Patch';
   import type { Way } from '../../generated/Way';
   import { useOpenGarden } from '../../state/context';
+  import { whileShown } from '../../state/whileShown';
   import { squareSize } from '../../words/reasons';
 
   let { patch, ways, done }: { patch: Patch; ways: Way[]; done: () => void } = $props();
   const { garden } = useOpenGarden();
+  const divided = whileShown(() => done());
 
   const sideways = $derived(patch.line ? !patch.line.across : patch.rect.w >= patch.rect.h);
   const long = $derived(sideways ? patch.rect.w : patch.rect.h);
@@ -19,7 +21,7 @@
 
   async function divide(event: SubmitEvent) {
     event.preventDefault();
-    if (await garden.send({ do: 'divide-patch', patch: patch.id, way, half_squares: part, until: null })) done();
+    if (await garden.send({ do: 'divide-patch', patch: patch.id, way, half_squares: part, until: null })) divided();
   }
 </script>
 

@@ -12,6 +12,7 @@
   import VarietyRecord from './VarietyRecord.svelte';
   import { AnswerState } from '../../state/answer.svelte';
   import { useOpenGarden } from '../../state/context';
+  import { whileShown } from '../../state/whileShown';
   import { daysTyped, readDays } from '../../words/days';
   import { length } from '../../words/lengths';
   import { upper } from '../../words/reasons';
@@ -29,6 +30,7 @@
   }
   let { crop, way, variety, holds, done }: Props = $props();
   const { garden } = useOpenGarden();
+  const closes = whileShown((one: number | null) => done(one));
 
   const written = (value: number | null | undefined) =>
     value === null || value === undefined ? '' : length(value, garden.units);
@@ -80,11 +82,11 @@
       again,
     };
     if (!(await garden.send({ do: 'keep-variety', variety: start?.id ?? null, draft }))) return;
-    done(start?.id ?? garden.made.varieties[0] ?? null);
+    closes(start?.id ?? garden.made.varieties[0] ?? null);
   }
 
   async function forget() {
-    if (start && (await garden.send({ do: 'forget-variety', variety: start.id }))) done(null);
+    if (start && (await garden.send({ do: 'forget-variety', variety: start.id }))) closes(null);
   }
 
   /** What it did here, by the journal. */

@@ -7,6 +7,7 @@
   import type { SeedLot } from '../../generated/SeedLot';
   import type { Treated } from '../../generated/Treated';
   import { useOpenGarden } from '../../state/context';
+  import { whileShown } from '../../state/whileShown';
   import { priceTyped, readPrice } from '../../words/prices';
   import { amountTyped, KEPT } from '../../words/tin';
 
@@ -24,6 +25,7 @@
   }
   let { lot, crop: given, variety: named, planted: sets = false, from = '', done }: Props = $props();
   const { garden } = useOpenGarden();
+  const closes = whileShown((one: number | null) => done(one));
 
   const start = untrack(() => lot);
   const counted = start ? amountTyped(start.amount) : '';
@@ -68,7 +70,7 @@
       note,
     };
     if (await garden.send({ do: 'keep-lot', lot: start?.id ?? null, draft }))
-      done(start?.id ?? garden.made.lots[0] ?? null);
+      closes(start?.id ?? garden.made.lots[0] ?? null);
   }
 </script>
 

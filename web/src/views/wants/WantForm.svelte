@@ -6,6 +6,7 @@
   import type { Want } from '../../generated/Want';
   import type { WantAmount } from '../../generated/WantAmount';
   import { useOpenGarden } from '../../state/context';
+  import { whileShown } from '../../state/whileShown';
   import { MONTHS } from '../../words/dates';
   import { priceTyped, readPrice } from '../../words/prices';
   import { gramsOf, JARS, PURPOSES } from '../../words/wants';
@@ -18,6 +19,7 @@
   }
   let { want, done }: Props = $props();
   const { garden } = useOpenGarden();
+  const closes = whileShown((one: number | null) => done(one));
 
   const start = untrack(() => want);
   const was = start?.amount;
@@ -71,7 +73,7 @@
     if (!said || trouble) return;
     const draft = { crop, variety, amount: said, purpose, at_once: atOnce, worth: paid, note };
     if (await garden.send({ do: 'keep-want', want: start?.id ?? null, draft }))
-      done(start?.id ?? garden.made.wants[0] ?? null);
+      closes(start?.id ?? garden.made.wants[0] ?? null);
   }
 </script>
 

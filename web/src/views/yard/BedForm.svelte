@@ -8,6 +8,7 @@
   import LengthField from '../../parts/LengthField.svelte';
   import { after } from '../../state/changed';
   import { useOpenGarden } from '../../state/context';
+  import { whileShown } from '../../state/whileShown';
   import { length, squares } from '../../words/lengths';
   import { partSquare } from '../../words/reasons';
   import { CORNERS, draftOf, fieldsOf, NEW_FIELDS } from './draft';
@@ -46,12 +47,14 @@
     }
   }
 
+  const closes = whileShown((id: number | null) => {
+    desk.open('yard', id);
+    done();
+  });
   async function saved(event: SubmitEvent) {
     event.preventDefault();
-    if (await garden.send(command())) {
-      desk.open('yard', start?.id ?? garden.made.beds[0] ?? null);
-      done();
-    } else trouble = garden.unanswered ? '' : (garden.problem?.detail ?? '');
+    if (await garden.send(command())) closes(start?.id ?? garden.made.beds[0] ?? null);
+    else trouble = garden.unanswered ? '' : (garden.problem?.detail ?? '');
   }
 
   const SIDES = [

@@ -6,11 +6,13 @@
   import type { FixtureKind } from '../../generated/FixtureKind';
   import { LETTERS, LIMITS } from '../../generated/Limits';
   import { useOpenGarden } from '../../state/context';
+  import { whileShown } from '../../state/whileShown';
   import { FIXTURES } from '../../words/fixtures';
   import { length } from '../../words/lengths';
 
   let { fixture, done }: { fixture: Fixture | null; done: (made: number | null) => void } = $props();
   const { garden } = useOpenGarden();
+  const closes = whileShown((one: number | null) => done(one));
 
   const start = untrack(() => fixture);
   const words = (tenths: number) => length(tenths, garden.units);
@@ -42,11 +44,11 @@
     const sent = await garden.send(
       start ? { do: 'change-fixture', fixture: start.id, draft } : { do: 'add-fixture', draft },
     );
-    if (sent) done(start?.id ?? garden.made.fixtures[0] ?? null);
+    if (sent) closes(start?.id ?? garden.made.fixtures[0] ?? null);
   }
 
   async function remove() {
-    if (start && (await garden.send({ do: 'remove-fixture', fixture: start.id }))) done(null);
+    if (start && (await garden.send({ do: 'remove-fixture', fixture: start.id }))) closes(null);
   }
 </script>
 

@@ -129,7 +129,7 @@
       planted={garden.view.garden.patches.length}
       save={async (site) => {
         const kept = await garden.send({ do: 'set-site', site });
-        if (kept) at = 'look';
+        if (kept && at === 'place') at = 'look';
         return kept;
       }}
     />

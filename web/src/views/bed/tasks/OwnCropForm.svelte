@@ -6,6 +6,7 @@
   import type { OwnCropDraft } from '../../../generated/OwnCropDraft';
   import LengthField from '../../../parts/LengthField.svelte';
   import { useOpenGarden } from '../../../state/context';
+  import { whileShown } from '../../../state/whileShown';
   import { daysTyped, readDays } from '../../../words/days';
   import { length } from '../../../words/lengths';
   import { upper } from '../../../words/reasons';
@@ -22,6 +23,7 @@
   }
   let { crop, name: called, done }: Props = $props();
   const { garden } = useOpenGarden();
+  const closes = whileShown((one: number | null) => done(one));
 
   const written = (value: number | null | undefined) =>
     value === null || value === undefined ? '' : length(value, garden.units);
@@ -95,10 +97,11 @@
       note,
     };
     if (!(await garden.send({ do: 'keep-own-crop', crop: start?.id ?? null, draft }))) return;
-    done(start?.id ?? garden.made.own_crops[0] ?? null);
+    closes(start?.id ?? garden.made.own_crops[0] ?? null);
   }
 
   async function forget() {
+    // What is forgotten shows no form any more: told all the same.
     if (start && (await garden.send({ do: 'forget-own-crop', crop: start.id }))) done(null);
   }
 </script>
