@@ -35,7 +35,7 @@ const WAITS: usize = 200;
 /// Days from the shortest one on in which the year warms: to about its warmest week.
 const WARMS: usize = 215;
 /// Where winters are warm, a spring that is hardly warmer than them is no summer \[°C\] (own choice, with which south Florida's
-/// peas and spinach agree).
+/// spinach agrees).
 const LIKE_WINTER: f64 = 1.5;
 /// Days in which seed should be up (common practice: what is not up in a month is sown again).
 const UP_IN: usize = 30;
