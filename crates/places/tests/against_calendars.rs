@@ -62,7 +62,7 @@ fn windows_of_three_more_climates_begin_and_end_when_their_calendars_say() {
     assert!(agree >= 80 && middle <= 9, "{agree} of 100, {middle} days");
 }
 
-/// Looked at when days were kept to spare before winter, and figures had been set by fifteen calendars: then 61 of 100 agreed as
+/// Looked at when days were kept to spare, and figures had been set by fifteen calendars: then 61 of 100 agreed as
 /// before, so that the figures had told nothing of these. They told that a summer that nears ends the spring of peas, broad beans
 /// and spinach, whatever the frosts.
 #[test]

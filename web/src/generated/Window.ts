@@ -24,8 +24,8 @@ from: string,
  */
 better: string | null, 
 /**
- * The last day in the ground with days to spare before winter ends it, as planting calendars leave them; the last day where it
- * is not winter that does.
+ * The last day in the ground with days to spare before time runs out, frost kills it or little is left to pick, as planting
+ * calendars leave them; the last day where something else ends the window.
  */
 spare: string, 
 /**

@@ -23,7 +23,7 @@ describe('the days of a window', () => {
     expect(groundWords(window({ opens: 'year-ends', closes: 'year-ends' }))).toBe('all the year');
   });
 
-  it('are better once the soil is warm, and with days to spare before winter', () => {
+  it('are better once the soil is warm, and with days to spare', () => {
     expect(groundWords(window({ better: '2027-05-01' }))).toBe('10 April to 24 July, better from 1 May');
     const spare = '2027-07-14';
     expect(groundWords(window({ spare }))).toBe('10 April to 24 July, better by 14 July');

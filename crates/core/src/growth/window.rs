@@ -28,8 +28,8 @@ pub struct Window {
     pub from: Date,
     /// The first day on which the soil is as warm as it had better be; nothing when it is never within the window.
     pub better: Option<Date>,
-    /// The last day in the ground with days to spare before winter ends it, as planting calendars leave them; the last day where it
-    /// is not winter that does.
+    /// The last day in the ground with days to spare before time runs out, frost kills it or little is left to pick, as planting
+    /// calendars leave them; the last day where something else ends the window.
     pub spare: Date,
     /// The last day in the ground.
     pub until: Date,
@@ -43,11 +43,12 @@ pub struct Window {
     pub closes: Gate,
 }
 
-/// Days that are left to spare at most before winter ends a window (own choice, with which printed planting calendars agree).
+/// Days that are left to spare at most before a window ends \[days\] (own choice, with which printed planting calendars agree).
 const TO_SPARE: i32 = 10;
 
-/// How many days before the last one of a window that is so long, and shut by that, a start still has days to spare: at most a third
-/// of the window; none where it is not winter that comes.
+/// How many days before the last one of a window that is so long \[days\], and shut by that, a start still has days to spare \[days\]:
+/// at most a third of the window; none where it is not what the plant still has to do that ends it (time to ripen, frost before it is
+/// picked, too little left to pick).
 ///
 /// ```
 /// use sparrow_core::growth::window::{Gate, days_to_spare};
@@ -56,8 +57,8 @@ const TO_SPARE: i32 = 10;
 /// assert_eq!(days_to_spare(90, Gate::TooHot), 0);
 /// ```
 pub fn days_to_spare(length: i32, closes: Gate) -> i32 {
-    let winter = matches!(closes, Gate::NoTime | Gate::Frost | Gate::LittleToPick);
-    if winter { TO_SPARE.min(length / 3) } else { 0 }
+    let runs_out = matches!(closes, Gate::NoTime | Gate::Frost | Gate::LittleToPick);
+    if runs_out { TO_SPARE.min(length / 3) } else { 0 }
 }
 
 /// Judges one day for a crop that starts on it in a bed's soil.

@@ -1,6 +1,6 @@
 //! When crops ripen here, and when they may start.
 
-use crate::common::{garden_with, known};
+use crate::common::{garden_with, known, known_on};
 use crate::ground::{FOUR, HIGHS, LOWS, change, course_of, crop, garden, mild, put, replan, season};
 use jiff::ToSpan;
 use jiff::civil::{Date, date};
@@ -170,8 +170,27 @@ fn a_summer_that_nears_shuts_peas_and_spinach_until_it_is_there() {
     }
 }
 
+/// Perennials stand for years; they are planted when the ground is right for them, not on the year's first day in frozen soil.
 #[test]
-fn days_are_left_to_spare_before_winter_and_none_before_heat() {
+fn perennials_go_in_on_the_first_day_that_is_not_past_and_right_for_them() {
+    let garden = garden();
+    for (key, way) in [("asparagus", "crowns"), ("rhubarb", "clump")] {
+        let (crop, way) = crop(key, way);
+        let growing = Growing::usual(crop, way);
+        let found = windows(known(&garden).grower, Appetite::Even, growing, 2027, &BedSoil::default());
+        let (opens, last) = (found[0].from, found[0].until);
+        // Rhubarb may go in all through a mild winter.
+        assert_eq!(opens > date(2027, 1, 15), key == "asparagus", "{key}: a premise: {found:?}");
+        let from = |today: Date| usual_span(known_on(&garden, today), crop, way, None, 2027);
+        assert_eq!(from(date(2026, 11, 23)).0, opens, "{key}");
+        assert_eq!(from(date(2027, 6, 3)).0, date(2027, 6, 3), "{key}: not in the past");
+        assert_eq!(from(last.saturating_add(1.day())).0, opens, "{key}: only the past had days for it");
+        assert!(from(date(2027, 6, 3)).1 > date(2030, 12, 30), "{key} stands for years");
+    }
+}
+
+#[test]
+fn days_are_left_to_spare_where_time_runs_out_and_none_before_heat() {
     let all = starts(known(&garden()), None, 2027).expect("open ground");
     let mut spared = 0;
     for window in all.iter().flat_map(|one| &one.windows) {
@@ -184,7 +203,7 @@ fn days_are_left_to_spare_before_winter_and_none_before_heat() {
             assert_eq!(days, 0, "{window:?}");
         }
     }
-    assert!(spared > 50, "winter ends most of a year's windows: {spared}");
+    assert!(spared > 50, "time, frost and picking end most of a year's windows: {spared}");
 }
 
 #[test]

@@ -72,7 +72,7 @@
 <h2>What may start</h2>
 <p class="quiet border-b-2 border-hair pb-2">
   as the soil, frost, light and warmth of this place go; on the strip, thin is the shelf, thick the ground, pale its
-  last days with none to spare before winter; a name takes the crop in hand for a bed
+  last days with none to spare; a name takes the crop in hand for a bed
 </p>
 <div class="mt-2 grid grid-cols-2 gap-x-4 gap-y-2">
   <label class="field"
