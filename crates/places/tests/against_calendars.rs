@@ -1,7 +1,7 @@
-//! When crops may start, against planting calendars of twenty-four climates: see `data/calendars/README.md`.
+//! When crops may start, against planting calendars of twenty-seven climates: see `data/calendars/README.md`.
 //!
 //! Two weeks count as agreement. Nine ends of ten are the aim; the floors below are what is reached, so that no change loses
-//! ground unseen. Run with `--nocapture` for the lines that stay off.
+//! ground unseen. How far calendars agree with one another is told by `against_neighbours.rs`. Run with `--nocapture` for the lines that stay off.
 
 mod common;
 
@@ -15,6 +15,7 @@ const SPANS: &str = include_str!("data/calendars/spans.csv");
 const UNSEEN: &str = include_str!("data/calendars/unseen.csv");
 const APART: &str = include_str!("data/calendars/apart.csv");
 const LAST: &str = include_str!("data/calendars/last.csv");
+const AFTER: &str = include_str!("data/calendars/after.csv");
 
 /// Ends that agree of a hundred, and days by which the middle one of all ends is off.
 fn agreement(table: &str) -> (usize, i32) {
@@ -36,7 +37,7 @@ fn agreement(table: &str) -> (usize, i32) {
 #[test]
 fn windows_of_six_climates_begin_and_end_when_their_calendars_say() {
     let (agree, middle) = agreement(TRIED);
-    assert!(agree >= 77 && middle <= 8, "{agree} of 100, {middle} days");
+    assert!(agree >= 78 && middle <= 8, "{agree} of 100, {middle} days");
 }
 
 /// Held back until the reckoning had been set by the six: then 28 of 100 agreed. What was wrong in the rules (nights that a
@@ -44,7 +45,7 @@ fn windows_of_six_climates_begin_and_end_when_their_calendars_say() {
 #[test]
 fn windows_of_a_mountain_a_desert_and_the_south_begin_and_end_when_their_calendars_say() {
     let (agree, middle) = agreement(HELD_BACK);
-    assert!(agree >= 59 && middle <= 12, "{agree} of 100, {middle} days");
+    assert!(agree >= 60 && middle <= 12, "{agree} of 100, {middle} days");
 }
 
 /// These tell the first and the last day of a year. Iowa, the coast of Oregon and North Carolina told that hardy crops wait for
@@ -52,14 +53,14 @@ fn windows_of_a_mountain_a_desert_and_the_south_begin_and_end_when_their_calenda
 #[test]
 fn years_of_three_more_climates_begin_and_end_when_their_calendars_say() {
     let (agree, middle) = agreement(SPANS);
-    assert!(agree >= 73 && middle <= 9, "{agree} of 100, {middle} days");
+    assert!(agree >= 74 && middle <= 9, "{agree} of 100, {middle} days");
 }
 
 /// Looked at only when the reckoning of spring and of damp heat was done: then 64 of 100 agreed.
 #[test]
 fn windows_of_three_more_climates_begin_and_end_when_their_calendars_say() {
     let (agree, middle) = agreement(UNSEEN);
-    assert!(agree >= 80 && middle <= 9, "{agree} of 100, {middle} days");
+    assert!(agree >= 80 && middle <= 8, "{agree} of 100, {middle} days");
 }
 
 /// Looked at when days were kept to spare, and figures had been set by fifteen calendars: then 61 of 100 agreed as
@@ -68,12 +69,22 @@ fn windows_of_three_more_climates_begin_and_end_when_their_calendars_say() {
 #[test]
 fn windows_of_five_more_climates_begin_and_end_when_their_calendars_say() {
     let (agree, middle) = agreement(APART);
+    assert!(agree >= 73 && middle <= 8, "{agree} of 100, {middle} days");
+}
+
+/// Written down before the nearing summer was reckoned, and not looked at until 62 of 100 agreed. Dublin told then that in a mild
+/// spring a start waits until it gains something: 59 of its 100 ends agreed before, 70 after.
+#[test]
+fn windows_of_the_last_four_climates_begin_and_end_when_their_calendars_say() {
+    let (agree, middle) = agreement(LAST);
     assert!(agree >= 67 && middle <= 10, "{agree} of 100, {middle} days");
 }
 
-/// Four whose lines nothing was mended by: written down before the nearing summer was reckoned.
+/// Written down when all that had been done: then 47 of 100 agreed. A basin in the Rockies told that potatoes begin their tubers
+/// long before they are lifted, that broccoli is ripe sooner in a warming spring, and that plants of onions have their days there
+/// too; south-west France and Brisbane stay wider than printed, and nothing was set by them.
 #[test]
-fn windows_of_four_unseen_climates_begin_and_end_when_their_calendars_say() {
-    let (agree, middle) = agreement(LAST);
-    assert!(agree >= 62 && middle <= 11, "{agree} of 100, {middle} days");
+fn windows_of_a_basin_a_mild_coast_and_a_subtropical_city_begin_and_end_when_their_calendars_say() {
+    let (agree, middle) = agreement(AFTER);
+    assert!(agree >= 49 && middle <= 15, "{agree} of 100, {middle} days");
 }

@@ -3,4 +3,4 @@
 /**
  * Why a day is not for a crop.
  */
-export type Gate = "soil-cold" | "soil-warm" | "air-cold" | "frost-to-come" | "too-hot" | "summer-nears" | "frost" | "no-time" | "no-light" | "bolts" | "sets-nothing" | "little-to-pick" | "not-autumn" | "ground-freezes" | "small-for-winter" | "large-for-winter" | "days-too-long" | "no-bulb" | "year-ends";
+export type Gate = "soil-cold" | "soil-warm" | "air-cold" | "frost-to-come" | "too-hot" | "summer-nears" | "frost" | "no-time" | "gains-nothing" | "bolts" | "sets-nothing" | "little-to-pick" | "not-autumn" | "ground-freezes" | "small-for-winter" | "large-for-winter" | "days-too-long" | "no-bulb" | "year-ends";

@@ -29,12 +29,12 @@ fn kind_hours(latitude: Latitude, bulbs: Bulbs) -> f64 {
 }
 
 /// The days from which kinds are of the north \[hours\], and what their plants must have grown less for each hour more when those
-/// come \[packet days\]: they go on making leaf while the bulb begins (own choice, with which seed until mid April at 51°,
-/// plants until early April at 39° and until the end of January at 30° agree; all common practice).
-const LONG: f64 = 12.9;
-const SMALLER: f64 = 23.0;
+/// come \[packet days\]: they go on making leaf while the bulb begins (own choice, with which plants until the middle of April
+/// at 39° and until early February at 30° agree; all common practice).
+const LONG: f64 = 12.3;
+const SMALLER: f64 = 20.0;
 /// Where less has grown by the first day that is long enough, spring comes after it \[packet days\] (own choice).
-const LATE_SPRING: f64 = 15.0;
+const LATE_SPRING: f64 = 20.0;
 
 /// What a plant must have grown, from a set or not, when its days come \[packet days\].
 pub(super) fn grown_before(latitude: Latitude, bulbs: Bulbs, set: bool) -> f64 {

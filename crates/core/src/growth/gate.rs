@@ -23,13 +23,13 @@ pub enum Gate {
     Frost,
     /// It would take too long, or not ripen at all, in the warmth and light that are left.
     NoTime,
-    /// In the darkest weeks it would hardly grow.
-    NoLight,
+    /// It would grow so slowly now that, begun later, it is ripe hardly later.
+    GainsNothing,
     /// It would bolt, or spoil, in the heat or the long days before it is ripe.
     Bolts,
     /// It would flower in days too hot or too cool to set.
     SetsNothing,
-    /// There would be less than half of the picking that a better start has.
+    /// There would be much less to pick than a better start has.
     LittleToPick,
     /// It is planted in autumn, and it is not autumn.
     NotAutumn,
@@ -64,7 +64,7 @@ impl Gate {
         Gate::SmallForWinter,
         Gate::LargeForWinter,
         Gate::NoTime,
-        Gate::NoLight,
+        Gate::GainsNothing,
         Gate::Frost,
         Gate::Bolts,
         Gate::SetsNothing,

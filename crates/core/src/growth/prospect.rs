@@ -46,15 +46,21 @@ const BULBS_GROW: [usize; 2] = [14, 7];
 const WINTER: f64 = 8.0;
 const CHILLS: f64 = 15.0;
 /// The part of what an onion plant has won on the shelf that it keeps: it comes cut back and bare of soil (own choice).
-const ONIONS_KEEP: f64 = 1.0 / 3.0;
+const ONIONS_KEEP: f64 = 0.5;
 /// The longest an onion waits for its days \[days\].
 const LONGEST_WAIT: usize = 275;
 /// A bulb that is planted in autumn has three weeks before the soil is as cold as that \[°C\].
 const FREEZES: f64 = 3.0;
-/// The sun's declination below which the days are the year's darkest \[degrees\], and the part of its usual pace that a sowing
-/// must grow at in its first month to be begun then (own choice, with which winter sowings agree with printed calendars).
-const DARKEST: f64 = -18.5;
-const PACE_IN_THE_DARK: f64 = 0.5;
+/// The first days over which its growth is looked at, and the part of its pace when ripe that it must grow at in them: with less,
+/// a start that is put off by a week is ripe less than half a week later (own choice, with which printed calendars of mild winters
+/// agree).
+const BEGINS: usize = 10;
+const WORTH_BEGINNING: f64 = 0.5;
+/// Where winters are mild: the part of its usual pace below which a crop hardly grows in the coldest weeks, how many days those
+/// are, and the part of its growth that must be over by then (own choice, with which printed calendars of mild winters agree).
+const HARDLY_GROWS: f64 = 0.5;
+const COLDEST_WEEKS: usize = 20;
+const HALF_GROWN: f64 = 0.5;
 /// Days of picking without which nothing is worth starting.
 const LEAST_PICKED: usize = 7;
 /// Holes so short are no holes, and windows so short no windows \[days\].
@@ -180,7 +186,7 @@ impl<'a> Asked<'a> {
             return (0..DAYS).map(|day| self.ground(day).or_else(|| self.bulb(day, bulbs))).collect();
         }
         let again = self.growing.picked_again();
-        let mut picked = vec![0_usize; DAYS];
+        let mut picked = vec![0.0; DAYS];
         let mut gates: Vec<Option<Gate>> = (0..DAYS)
             .map(|day| {
                 if let Some(gate) = self.ground(day).or_else(|| self.not_autumn(day)) {
@@ -195,7 +201,7 @@ impl<'a> Asked<'a> {
                 }
                 if again {
                     match self.picking(&stand) {
-                        Ok(days) => picked[day] = days,
+                        Ok(much) => picked[day] = much,
                         Err(gate) => return Some(gate),
                     }
                 } else if self.figures.sets.is_some_and(|sets| !self.sets_once(&stand, sets)) {
@@ -204,9 +210,9 @@ impl<'a> Asked<'a> {
                 None
             })
             .collect();
-        let best = picked.iter().max().copied().unwrap_or(0) as f64;
-        for (gate, days) in gates.iter_mut().zip(&picked) {
-            if again && gate.is_none() && (*days as f64) < self.figures.part * best {
+        let best = picked.iter().copied().fold(0.0, f64::max);
+        for (gate, much) in gates.iter_mut().zip(&picked) {
+            if again && gate.is_none() && *much < self.figures.part * best {
                 *gate = Some(Gate::LittleToPick);
             }
         }
@@ -335,6 +341,13 @@ impl<'a> Asked<'a> {
         if self.coldest >= day { self.coldest } else { self.coldest + DAYS }
     }
 
+    /// Whether it is hardy and goes on growing through a winter that is mild, and no more than cool for it: it is ripe late then,
+    /// but it is ripe.
+    fn grows_through_winter(&self) -> bool {
+        let cool = self.grower.weather.normals.mean[self.coldest] < self.figures.usual;
+        !self.chilled[0] && cool && self.figures.sets.is_none() && self.figures.after_frost.is_none()
+    }
+
     /// The days of a start, or why it never gets so far.
     fn stand(&self, start: usize) -> Result<Stand, Gate> {
         let (figures, lit) = (self.figures, &self.grower.sums(self.figures).lit);
@@ -343,29 +356,36 @@ impl<'a> Asked<'a> {
         let take = days_to(lit, up % DAYS, asks(self.growing)).ok_or(Gate::NoTime)?;
         let ripe = up + take;
         let pace = |from: usize, days: usize| between(lit, from % DAYS, days as i32) / days as f64;
+        let pace_when_ripe = pace(ripe + DAYS - BEGINS / 2, BEGINS);
         let winter = self.next_coldest(up);
         // What is ripe near the coldest day stands through it too.
-        let through = ripe + 60 > winter && up <= winter && self.chilled[0];
-        if let (Some(stands), true) = (figures.winter, through) {
-            let size = between(lit, up % DAYS, winter.saturating_sub(up) as i32);
+        let through = ripe + 60 > winter && up <= winter;
+        let stands = figures.winter.filter(|_| through);
+        let size = between(lit, up % DAYS, winter.saturating_sub(up) as i32);
+        if let Some(stands) = stands.filter(|_| self.chilled[0]) {
             if size < stands.least {
                 return Err(Gate::SmallForWinter);
             }
             if stands.most.is_some_and(|most| size > most) {
                 return Err(Gate::LargeForWinter);
             }
+        } else if through && self.grows_through_winter() {
+            let hardly = pace(winter + DAYS - COLDEST_WEEKS / 2, COLDEST_WEEKS) < HARDLY_GROWS;
+            let least = stands.map_or(HALF_GROWN * asks(self.growing), |stands| stands.least);
+            if hardly && size < least {
+                return Err(Gate::SmallForWinter);
+            }
         } else {
             let longest = self.growing.packet * figures.slow + (up - start) as f64;
             if (ripe - start) as f64 > longest {
                 return Err(Gate::NoTime);
             }
-            if pace(ripe + DAYS - 5, 10) < figures.still {
+            if pace_when_ripe < figures.still {
                 return Err(Gate::NoTime);
             }
         }
-        let dark = !raised && figures.winter.is_none() && self.declination(start).0 < DARKEST;
-        if dark && pace(up, UP_IN) < PACE_IN_THE_DARK {
-            return Err(Gate::NoLight);
+        if stands.is_none() && pace(up, BEGINS) < WORTH_BEGINNING * pace_when_ripe {
+            return Err(Gate::GainsNothing);
         }
         let shows = if self.growing.means == Means::Set { start + SETS_SHOW } else { up };
         let there = ripe.saturating_sub(self.before).max(shows);
@@ -410,26 +430,32 @@ impl<'a> Asked<'a> {
         2 * (first..first + SETTING).filter(|day| self.suits(sets, *day)).count() >= SETTING
     }
 
-    /// Days of picking that a start has before cold ends them, or why it has none.
-    fn picking(&self, stand: &Stand) -> Result<usize, Gate> {
+    /// How much a start has to pick before cold ends it, or why it has nothing: its days of picking, fruit's by the pace at which
+    /// they grow, up to the usual one.
+    fn picking(&self, stand: &Stand) -> Result<f64, Gate> {
         let base = self.base(stand);
         let longest = stand.there + 400;
         let lived = &self.product[stand.there..=longest];
         let last = stand.there + lived.partition_point(|sum| base + sum >= self.taken).saturating_sub(1);
         let picked = usize::from(self.figures.picked);
-        let days = match self.figures.sets {
-            None => last.saturating_sub(stand.ripe).min(picked),
+        let (days, much) = match self.figures.sets {
+            None => {
+                let days = last.saturating_sub(stand.ripe).min(picked);
+                (days, days as f64)
+            }
             Some(sets) => {
                 let end = last.saturating_sub(self.before).min(stand.there + picked);
                 let first = (stand.there..stand.there + FLOWERING).filter(|day| self.suits(sets, *day)).count();
                 if (first as f64) < sets.first * FLOWERING as f64 {
                     return Err(Gate::SetsNothing);
                 }
-                (stand.there..end.max(stand.there)).filter(|day| self.suits(sets, *day)).count()
+                let lit = &self.grower.sums(self.figures).lit;
+                let setting = (stand.there..end.max(stand.there)).filter(|day| self.suits(sets, *day));
+                setting.fold((0, 0.0), |(days, much), day| (days + 1, much + between(lit, day % DAYS, 1).min(1.0)))
             }
         };
         if days >= LEAST_PICKED {
-            return Ok(days);
+            return Ok(much);
         }
         Err(if last > stand.ripe + LEAST_PICKED { Gate::SetsNothing } else { Gate::Frost })
     }

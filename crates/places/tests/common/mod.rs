@@ -96,6 +96,17 @@ pub fn round(grower: &Grower, growing: Growing, soil: &BedSoil) -> Vec<Round> {
     found
 }
 
+/// A printed day of the year, from 0.
+pub fn day(text: &str) -> i32 {
+    let month_day = month_day(text);
+    i32::from(date(2027, month_day.month, month_day.day.min(28)).day_of_year()) - 1 + i32::from(month_day.day.max(28) - 28)
+}
+
+/// Days from a day of the year to another, the shorter way round.
+pub fn apart(a: i32, b: i32) -> i32 {
+    (a - b + 182).rem_euclid(365) - 182
+}
+
 /// The head of a table of spans.
 pub const SPANS: &str = "climate,crop,way,means,first,last";
 
@@ -144,10 +155,6 @@ pub fn compare(catalogue: &Catalogue, places: &str, table: &str) -> Vec<Compared
             (place[0].to_string(), grower(&site(number(place[1]), number(place[2]), freezes), catalogue))
         })
         .collect();
-    let day = |text: &str| {
-        let month_day = month_day(text);
-        i32::from(date(2027, month_day.month, month_day.day.min(28)).day_of_year()) - 1 + i32::from(month_day.day.max(28) - 28)
-    };
     let of = |line: Vec<&str>| {
         let (crop, way) = crop_of(catalogue, line[1], line[2]);
         let means = match line[3] {
@@ -156,7 +163,6 @@ pub fn compare(catalogue: &Catalogue, places: &str, table: &str) -> Vec<Compared
             _ => Means::Shelf,
         };
         let windows = round(&growers[line[0]], Growing::by(crop, way, means), &BedSoil::default());
-        let apart = |a: i32, b: i32| (a - b + 182).rem_euclid(365) - 182;
         if table.starts_with(SPANS) {
             let nearest = |ends: Vec<i32>, text: &str| match text {
                 "" => Some(0),
