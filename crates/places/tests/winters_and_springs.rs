@@ -99,6 +99,19 @@ fn spring_crops_have_a_spring_where_inland_summers_are_hot() {
     }
 }
 
+/// Cabbage is begun early in spring or after midsummer there, not in May to stand through the hottest weeks (common practice; it
+/// was told of before).
+#[test]
+fn cabbage_is_not_begun_to_stand_through_the_hottest_weeks() {
+    // Kansas City, Amarillo, Athens, Seville, Charleston.
+    for (latitude, longitude) in [(39.1, -94.6), (35.2, -101.8), (38.0, 23.7), (37.4, -6.0), (32.8, -79.9)] {
+        let windows = round(&at(latitude, longitude), growing("cabbage", "head", Means::Shelf), &BedSoil::default());
+        // 1 May to 25 June, days of the year from 0.
+        let spring = windows.iter().find(|window| (120..176).contains(&window.from));
+        assert!(spring.is_none() && !windows.is_empty(), "at {latitude}° {longitude}°: {windows:?}");
+    }
+}
+
 /// A late start of fruit that is picked through a long cool autumn is worth less than its days: tomatoes end sooner than they
 /// would by days alone, and cautious guides end them sooner still (common practice: planted out by the end of January in Perth).
 #[test]

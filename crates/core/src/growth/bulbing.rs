@@ -34,7 +34,7 @@ fn kind_hours(latitude: Latitude, bulbs: Bulbs) -> f64 {
 const LONG: f64 = 12.3;
 const SMALLER: f64 = 20.0;
 /// Where less has grown by the first day that is long enough, spring comes after it \[packet days\] (own choice).
-const LATE_SPRING: f64 = 20.0;
+const LATE_SPRING: f64 = 25.0;
 
 /// What a plant must have grown, from a set or not, when its days come \[packet days\].
 pub(super) fn grown_before(latitude: Latitude, bulbs: Bulbs, set: bool) -> f64 {

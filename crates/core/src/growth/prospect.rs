@@ -8,7 +8,7 @@ use crate::growth::bulbing::{days_to_bulbing, days_to_lifting, grown_before};
 use crate::growth::cold::{ColdPart, SETS_SHOW, YOUNG, hardening, kills, last_part, there_before};
 use crate::growth::gate::Gate;
 use crate::growth::grower::{Grower, LONGEST_UP, asks, won_on_the_shelf};
-use crate::growth::growing::Growing;
+use crate::growth::growing::{Growing, printed};
 use crate::growth::sums::{between, days_to};
 use jiff::ToSpan;
 use jiff::civil::{Date, date};
@@ -61,6 +61,8 @@ const WORTH_BEGINNING: f64 = 0.5;
 const HARDLY_GROWS: f64 = 0.5;
 const COLDEST_WEEKS: usize = 20;
 const HALF_GROWN: f64 = 0.5;
+/// What is ripe within so many days is not begun to stand through the hottest weeks; what takes longer is \[days\] (own choice).
+const LONG_SEASON: f64 = 100.0;
 /// Days of picking without which nothing is worth starting.
 const LEAST_PICKED: usize = 7;
 /// Holes so short are no holes, and windows so short no windows \[days\].
@@ -407,7 +409,7 @@ impl<'a> Asked<'a> {
         (self.base(stand) + self.product[stand.ripe] < self.taken).then_some(Gate::Frost)
     }
 
-    /// Whether it bolts or spoils before it is ripe.
+    /// Whether it bolts or spoils before it is ripe: in its last days, or as it stands through weeks too hot to begin it.
     fn spoils(&self, stand: &Stand) -> Option<Gate> {
         let bolts = self.figures.bolts?;
         let weather = &self.grower.weather;
@@ -416,7 +418,13 @@ impl<'a> Asked<'a> {
             let less = bolts.long.filter(|[hours, _]| weather.hours[day] > *hours).map_or(0.0, |[_, less]| less);
             weather.normals.mean[day] > bolts.mean - less
         };
-        (0..=usize::from(bolts.days)).step_by(10).any(hot).then_some(Gate::Bolts)
+        let through_heat = || {
+            let most = self.figures.begins_below.filter(|_| printed(self.growing.way) < LONG_SEASON)?;
+            let mut days = (stand.start + ESTABLISHED..stand.ripe).step_by(5);
+            days.find(|day| weather.normals.mean[day % DAYS] > most)
+        };
+        let spoils = (0..=usize::from(bolts.days)).step_by(10).any(hot) || through_heat().is_some();
+        spoils.then_some(Gate::Bolts)
     }
 
     fn suits(&self, sets: Sets, day: usize) -> bool {
