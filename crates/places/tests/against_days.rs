@@ -26,7 +26,7 @@ const OFF: [(&str, &str, &str, &str); 8] = [
     ("yuma", "radish", "10-01", "as broccoli"),
     ("yuma", "bean", "03-05", "sprouting in a desert's spring is reckoned too quick"),
     ("yuma", "bean", "08-25", "as broccoli"),
-    ("salinas", "broccoli", "04-15", "by a day"),
+    ("yuma", "broccoli", "10-25", "as lettuce, by two days"),
 ];
 
 #[test]
