@@ -5,17 +5,8 @@
 
 mod common;
 
-use common::{Compared, compare};
+use common::{AFTER, APART, Compared, HELD_BACK, LAST, OF_SPANS, PLACES, TRIED, UNSEEN, compare};
 use sparrow_core::catalogue::Catalogue;
-
-const PLACES: &str = include_str!("data/calendars/places.csv");
-const TRIED: &str = include_str!("data/calendars/tried.csv");
-const HELD_BACK: &str = include_str!("data/calendars/held-back.csv");
-const SPANS: &str = include_str!("data/calendars/spans.csv");
-const UNSEEN: &str = include_str!("data/calendars/unseen.csv");
-const APART: &str = include_str!("data/calendars/apart.csv");
-const LAST: &str = include_str!("data/calendars/last.csv");
-const AFTER: &str = include_str!("data/calendars/after.csv");
 
 /// Ends that agree of a hundred, and days by which the middle one of all ends is off.
 fn agreement(table: &str) -> (usize, i32) {
@@ -52,7 +43,7 @@ fn windows_of_a_mountain_a_desert_and_the_south_begin_and_end_when_their_calenda
 /// warm days, not for so many weeks before the last frost.
 #[test]
 fn years_of_three_more_climates_begin_and_end_when_their_calendars_say() {
-    let (agree, middle) = agreement(SPANS);
+    let (agree, middle) = agreement(OF_SPANS);
     assert!(agree >= 74 && middle <= 9, "{agree} of 100, {middle} days");
 }
 

@@ -5,19 +5,10 @@
 
 mod common;
 
-use common::{Compared, TOLERANCE, apart, compare, day, lines};
+use common::{Compared, OF_SEASONS, PLACES, TOLERANCE, apart, compare, day, lines};
 use sparrow_core::catalogue::Catalogue;
 use sparrow_facts::site::{Latitude, Longitude};
 
-const PLACES: &str = include_str!("data/calendars/places.csv");
-/// The tables whose lines tell each season; those of spans do not.
-const TABLES: [&str; 5] = [
-    include_str!("data/calendars/tried.csv"),
-    include_str!("data/calendars/held-back.csv"),
-    include_str!("data/calendars/unseen.csv"),
-    include_str!("data/calendars/apart.csv"),
-    include_str!("data/calendars/last.csv"),
-];
 const HEAD: &str = "climate,crop,way,means,from,to";
 
 /// A place of the calendars.
@@ -41,7 +32,7 @@ fn places() -> Vec<Place> {
         let frosts = (!place[3].is_empty()).then(|| [day(place[3]), day(place[4])]);
         Place { name: place[0], south, frosts, means }
     };
-    let told = |place: &Vec<&str>| TABLES.iter().any(|table| lines(table).any(|line| line[0] == place[0]));
+    let told = |place: &Vec<&str>| OF_SEASONS.iter().any(|table| lines(table).any(|line| line[0] == place[0]));
     lines(PLACES).filter(told).map(place).collect()
 }
 
@@ -73,7 +64,7 @@ fn agree(line: &[&str], theirs: &[Vec<&str>], from: &Place, to: &Place) -> Optio
 
 #[test]
 fn windows_tell_a_calendar_better_than_the_calendar_of_the_climate_most_like_it() {
-    let (places, all): (_, Vec<Vec<&str>>) = (places(), TABLES.iter().flat_map(|table| lines(table)).collect());
+    let (places, all): (_, Vec<Vec<&str>>) = (places(), OF_SEASONS.iter().flat_map(|table| lines(table)).collect());
     let (mut ours, mut neighbours, mut ends) = (0, 0, 0);
     for place in &places {
         let next = nearest(place, &places);

@@ -77,6 +77,21 @@ fn autumn_has_no_hole_where_winters_are_mild() {
     }
 }
 
+/// What is tender is not begun in autumn to be ripe the next summer, however mild the winter: basil and marigolds of San Francisco
+/// and Lisbon wait for spring.
+#[test]
+fn tender_crops_do_not_grow_through_mild_winters() {
+    for (latitude, longitude) in [(37.7, -122.4), (38.7, -9.1)] {
+        let grower = at(latitude, longitude);
+        for key in ["basil", "marigold", "nasturtium"] {
+            let crop = Catalogue::standard().crop(key).expect("a crop of the catalogue");
+            let prospect = prospect(&grower, Growing::usual(crop, &crop.ways[0]));
+            let winter = date(2027, 10, 25).series(1.day()).take(60).find(|day| prospect.gate(*day).is_none());
+            assert_eq!(winter, None, "{key} at {latitude}° {longitude}°");
+        }
+    }
+}
+
 /// Potatoes, broccoli and onions of either kind are begun in spring wherever winters are cold, however hot the summer (common
 /// practice).
 #[test]

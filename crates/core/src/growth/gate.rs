@@ -64,10 +64,20 @@ impl Gate {
         Gate::SmallForWinter,
         Gate::LargeForWinter,
         Gate::NoTime,
-        Gate::GainsNothing,
         Gate::Frost,
         Gate::Bolts,
         Gate::SetsNothing,
+        Gate::GainsNothing,
         Gate::LittleToPick,
     ];
+
+    /// Whether a start on such a day does no harm and is the household's to choose: it brings less than another, or nothing sooner.
+    ///
+    /// ```
+    /// use sparrow_core::growth::window::Gate;
+    /// assert!(Gate::GainsNothing.is_only_worse() && !Gate::Frost.is_only_worse());
+    /// ```
+    pub fn is_only_worse(self) -> bool {
+        matches!(self, Gate::GainsNothing | Gate::LittleToPick)
+    }
 }

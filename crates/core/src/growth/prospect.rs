@@ -59,7 +59,7 @@ const WORTH_BEGINNING: f64 = 0.5;
 /// Where winters are mild: the part of its usual pace below which a crop hardly grows in the coldest weeks, how many days those
 /// are, and the part of its growth that must be over by then (own choice, with which printed calendars of mild winters agree).
 const HARDLY_GROWS: f64 = 0.5;
-const COLDEST_WEEKS: usize = 20;
+const AT_THE_COLDEST: usize = 20;
 const HALF_GROWN: f64 = 0.5;
 /// What is ripe within so many days is not begun to stand through the hottest weeks; what takes longer is \[days\] (own choice).
 const LONG_SEASON: f64 = 100.0;
@@ -146,6 +146,8 @@ struct Stand {
     /// What is picked is there.
     there: usize,
     ripe: usize,
+    /// Whether it is ripe sooner by it than by a later one.
+    gains: bool,
 }
 
 impl<'a> Asked<'a> {
@@ -201,13 +203,11 @@ impl<'a> Asked<'a> {
                 if let Some(gate) = self.lives(&stand).or_else(|| self.spoils(&stand)) {
                     return Some(gate);
                 }
-                if again {
-                    match self.picking(&stand) {
-                        Ok(much) => picked[day] = much,
-                        Err(gate) => return Some(gate),
-                    }
-                } else if self.figures.sets.is_some_and(|sets| !self.sets_once(&stand, sets)) {
-                    return Some(Gate::SetsNothing);
+                // What harms it is the better reason, so that this is asked last.
+                let gains = |much: f64| if stand.gains { Ok(much) } else { Err(Gate::GainsNothing) };
+                match self.brings(&stand).and_then(gains) {
+                    Ok(much) => picked[day] = much,
+                    Err(gate) => return Some(gate),
                 }
                 None
             })
@@ -372,7 +372,7 @@ impl<'a> Asked<'a> {
                 return Err(Gate::LargeForWinter);
             }
         } else if through && self.grows_through_winter() {
-            let hardly = pace(winter + DAYS - COLDEST_WEEKS / 2, COLDEST_WEEKS) < HARDLY_GROWS;
+            let hardly = pace(winter + DAYS - AT_THE_COLDEST / 2, AT_THE_COLDEST) < HARDLY_GROWS;
             let least = stands.map_or(HALF_GROWN * asks(self.growing), |stands| stands.least);
             if hardly && size < least {
                 return Err(Gate::SmallForWinter);
@@ -386,13 +386,11 @@ impl<'a> Asked<'a> {
                 return Err(Gate::NoTime);
             }
         }
-        if stands.is_none() && pace(up, BEGINS) < WORTH_BEGINNING * pace_when_ripe {
-            return Err(Gate::GainsNothing);
-        }
+        let gains = stands.is_some() || pace(up, BEGINS) >= WORTH_BEGINNING * pace_when_ripe;
         let shows = if self.growing.means == Means::Set { start + SETS_SHOW } else { up };
         let there = ripe.saturating_sub(self.before).max(shows);
         let grown = (shows + YOUNG).min(there).max(shows);
-        Ok(Stand { start, up: shows, grown, there: there.max(grown), ripe: ripe.max(there) })
+        Ok(Stand { start, up: shows, grown, there: there.max(grown), ripe: ripe.max(there), gains })
     }
 
     /// The logarithm of the chance that it lives until what is picked is there, less what was lived by then.
@@ -418,13 +416,16 @@ impl<'a> Asked<'a> {
             let less = bolts.long.filter(|[hours, _]| weather.hours[day] > *hours).map_or(0.0, |[_, less]| less);
             weather.normals.mean[day] > bolts.mean - less
         };
-        let through_heat = || {
-            let most = self.figures.begins_below.filter(|_| printed(self.growing.way) < LONG_SEASON)?;
-            let mut days = (stand.start + ESTABLISHED..stand.ripe).step_by(5);
-            days.find(|day| weather.normals.mean[day % DAYS] > most)
-        };
-        let spoils = (0..=usize::from(bolts.days)).step_by(10).any(hot) || through_heat().is_some();
+        let spoils = (0..=usize::from(bolts.days)).step_by(10).any(hot) || self.through_heat(stand);
         spoils.then_some(Gate::Bolts)
+    }
+
+    /// Whether it stands through weeks that are too hot to begin it, though its season is short.
+    fn through_heat(&self, stand: &Stand) -> bool {
+        let mean = &self.grower.weather.normals.mean;
+        let mut days = (stand.start + ESTABLISHED..stand.ripe).step_by(5);
+        let too_hot = |most: f64| days.any(|day| mean[day % DAYS] > most);
+        printed(self.growing.way) < LONG_SEASON && self.figures.begins_below.is_some_and(too_hot)
     }
 
     fn suits(&self, sets: Sets, day: usize) -> bool {
@@ -436,6 +437,15 @@ impl<'a> Asked<'a> {
     fn sets_once(&self, stand: &Stand, sets: Sets) -> bool {
         let first = stand.there.saturating_sub(SETTING / 2);
         2 * (first..first + SETTING).filter(|day| self.suits(sets, *day)).count() >= SETTING
+    }
+
+    /// How much a start brings, told of what is picked again and again alone; or why it brings nothing.
+    fn brings(&self, stand: &Stand) -> Result<f64, Gate> {
+        if self.growing.picked_again() {
+            return self.picking(stand);
+        }
+        let sets = self.figures.sets.is_none_or(|sets| self.sets_once(stand, sets));
+        if sets { Ok(0.0) } else { Err(Gate::SetsNothing) }
     }
 
     /// How much a start has to pick before cold ends it, or why it has nothing: its days of picking, fruit's by the pace at which

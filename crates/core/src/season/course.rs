@@ -160,8 +160,7 @@ fn troubles(known: Known, growing: Growing, patch: &Patch, course: &Course, soil
     let mut found = Vec::new();
     let figures = growing.figures();
     let prospect = Prospect::of(grower, garden.almanac.appetite, growing, patch.from, soil);
-    // A short picking is what the household chose.
-    if let Some(gate) = prospect.gate(patch.from).filter(|gate| *gate != Gate::LittleToPick) {
+    if let Some(gate) = prospect.gate(patch.from).filter(|gate| !gate.is_only_worse()) {
         found.push(Trouble::BadStart { gate, nearest: nearest_good_day(known, &prospect, patch.from) });
     }
     if let (Means::Shelf, Some(sow), Some([least, most])) = (course.means, course.sow, figures.indoors) {

@@ -189,6 +189,26 @@ fn perennials_go_in_on_the_first_day_that_is_not_past_and_right_for_them() {
     }
 }
 
+/// Who sows though it gains nothing, or picks less by it, is told so where starts are chosen, and has no trouble to settle.
+#[test]
+fn a_start_that_is_only_worse_is_no_trouble() {
+    let mut garden = garden();
+    let (leek, stem) = crop("leek", "stem");
+    let gate = |garden: &Garden, day| {
+        let growing = Growing::by(leek, stem, Means::Shelf);
+        judge(known(garden).grower, Appetite::Even, growing, day, &BedSoil::default()).err()
+    };
+    let days = || date(2027, 1, 1).series(1.day()).take(365);
+    let worse = days().find(|day| gate(&garden, *day) == Some(Gate::GainsNothing)).expect("a premise: a slow spring");
+    let dead = days().find(|day| gate(&garden, *day).is_some_and(|gate| !gate.is_only_worse())).expect("a premise");
+    let mut plant = |x, day| {
+        let id = put(&mut garden, "leek", "stem", Rect { x, ..FOUR }, day, date(2028, 2, 1));
+        course_of(&garden, id).troubles.into_iter().any(|one| matches!(one, Trouble::BadStart { .. }))
+    };
+    assert!(!plant(0, worse), "{worse}");
+    assert!(plant(4, dead), "{dead}");
+}
+
 #[test]
 fn days_are_left_to_spare_where_time_runs_out_and_none_before_heat() {
     let all = starts(known(&garden()), None, 2027).expect("open ground");

@@ -15,6 +15,18 @@ use sparrow_facts::site::{Freezes, Frost, Latitude, Longitude, MonthDay, Site};
 use sparrow_facts::timing::Means;
 use sparrow_facts::units::Units;
 
+/// The calendars' places, and their tables: see `data/calendars/README.md`.
+pub const PLACES: &str = include_str!("../data/calendars/places.csv");
+pub const TRIED: &str = include_str!("../data/calendars/tried.csv");
+pub const HELD_BACK: &str = include_str!("../data/calendars/held-back.csv");
+pub const OF_SPANS: &str = include_str!("../data/calendars/spans.csv");
+pub const UNSEEN: &str = include_str!("../data/calendars/unseen.csv");
+pub const APART: &str = include_str!("../data/calendars/apart.csv");
+pub const LAST: &str = include_str!("../data/calendars/last.csv");
+pub const AFTER: &str = include_str!("../data/calendars/after.csv");
+/// The tables that have a line for each season; that of spans has not.
+pub const OF_SEASONS: [&str; 6] = [TRIED, HELD_BACK, UNSEEN, APART, LAST, AFTER];
+
 /// A table's lines without its head.
 pub fn lines(table: &str) -> impl Iterator<Item = Vec<&str>> {
     table.lines().skip(1).map(|line| line.split(',').collect())
