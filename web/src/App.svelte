@@ -7,12 +7,12 @@
   import OpenGarden from './frame/OpenGarden.svelte';
   import SignIn from './frame/SignIn.svelte';
   import StillWaiting from './frame/StillWaiting.svelte';
-  import type { GardenView } from './generated/GardenView';
-  import type { SessionView } from './generated/SessionView';
+  import type { GardenView, SessionView } from './generated/api';
   import { Desk } from './state/desk.svelte';
   import { GardenState } from './state/garden.svelte';
   import { kept } from './state/kept.svelte';
   import { lastGarden, lastNeedle, rememberGarden } from './state/lately';
+  import { viewAt } from './views';
   import { isoDay } from './words/when';
 
   let session = $state.raw<SessionView | null>(null);
@@ -65,7 +65,7 @@
       ]);
       if (session?.me) rememberGarden(session.me.name, id);
       trouble = '';
-      open = { garden: new GardenState(asOfNow(view), catalogue, kept), desk: new Desk(id) };
+      open = { garden: new GardenState(asOfNow(view), catalogue, kept), desk: new Desk(id, viewAt) };
       open.desk.paper = open.garden.units === 'metric' ? 'a4' : 'letter';
       if (!location.pathname.startsWith(`/garden/${id}`)) open.desk.open('yard', null);
     } catch (error) {

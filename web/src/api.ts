@@ -1,36 +1,39 @@
 // Speaks with the server: JSON in and out, problem details as errors.
 import { EventSourceParserStream } from 'eventsource-parser/stream';
-import type { Answer } from './generated/Answer';
-import type { BinLine } from './generated/BinLine';
-import type { CameInto } from './generated/CameInto';
-import type { Catalogue } from './generated/Catalogue';
-import type { Changed } from './generated/Changed';
-import type { ChangeLine } from './generated/ChangeLine';
-import type { Command } from './generated/Command';
-import type { GardenLine } from './generated/GardenLine';
-import type { GardenView } from './generated/GardenView';
-import type { InvitationView } from './generated/InvitationView';
-import type { JournalEntry } from './generated/JournalEntry';
-import type { JournalLine } from './generated/JournalLine';
-import type { WrittenDown } from './generated/WrittenDown';
-import type { Invited } from './generated/Invited';
-import type { Listed } from './generated/Listed';
-import type { Look } from './generated/Look';
-import type { Me } from './generated/Me';
-import type { Members } from './generated/Members';
-import type { Outcome } from './generated/Outcome';
-import type { PlaceClimate } from './generated/PlaceClimate';
-import type { Question } from './generated/Question';
-import type { Refusal } from './generated/Refusal';
-import type { CalendarAt } from './generated/CalendarAt';
-import type { Search } from './generated/Search';
-import type { SessionLine } from './generated/SessionLine';
-import type { SessionView } from './generated/SessionView';
-import type { Site } from './generated/Site';
-import type { StationRead } from './generated/StationRead';
-import type { TapeReading } from './generated/TapeReading';
-import type { Told } from './generated/Told';
-import type { Town } from './generated/Town';
+import type {
+  Answer,
+  BinLine,
+  CalendarAt,
+  CameInto,
+  Catalogue,
+  ChangeLine,
+  Changed,
+  Command,
+  GardenLine,
+  GardenView,
+  InvitationView,
+  Invited,
+  InvitedRole,
+  JournalEntry,
+  JournalLine,
+  Listed,
+  Look,
+  Me,
+  Members,
+  Outcome,
+  PlaceClimate,
+  Question,
+  Refusal,
+  Search,
+  SessionLine,
+  SessionView,
+  Site,
+  StationRead,
+  TapeReading,
+  Told,
+  Town,
+  WrittenDown,
+} from './generated/api';
 
 /** What the server answers when it did not do what it was asked: RFC 9457, with a way out. */
 export interface Problem {
@@ -146,10 +149,10 @@ export const api = {
   makeGarden: (site: Site) => ask<GardenView>('POST', '/gardens', { site }),
   importGarden: (text: string) => ask<GardenView>('POST', '/gardens/import', text),
   members: (garden: number) => ask<Members>('GET', `/gardens/${garden}/members`),
-  setRole: (garden: number, member: number, role: string) =>
+  setRole: (garden: number, member: number, role: InvitedRole) =>
     ask<undefined>('PUT', `/gardens/${garden}/members/${member}`, { role }),
   letGo: (garden: number, member: number) => ask<undefined>('DELETE', `/gardens/${garden}/members/${member}`),
-  invite: (garden: number, role: string) => ask<Invited>('POST', `/gardens/${garden}/invitations`, { role }),
+  invite: (garden: number, role: InvitedRole) => ask<Invited>('POST', `/gardens/${garden}/invitations`, { role }),
   takeBackInvitation: (garden: number, number: number) =>
     ask<undefined>('DELETE', `/gardens/${garden}/invitations/${number}`),
   handOver: (garden: number, member: number) => ask<undefined>('POST', `/gardens/${garden}/owner`, { member }),

@@ -4,6 +4,7 @@
 // Only the page's own files are kept here; what a garden says is kept by the page itself, under its account (`state/kept`).
 import { cleanupOutdatedCaches, matchPrecache, precacheAndRoute } from 'workbox-precaching';
 import { NavigationRoute, registerRoute } from 'workbox-routing';
+import { TAKE_OVER } from './state/takeOver';
 
 declare const self: ServiceWorkerGlobalScope & { __WB_MANIFEST: { url: string; revision: string | null }[] };
 
@@ -25,5 +26,8 @@ async function page({ request }: { request: Request }): Promise<Response> {
 
 registerRoute(new NavigationRoute(page, { denylist: [/^\/api\//, /^\/calendar\//] }));
 
-self.addEventListener('install', () => void self.skipWaiting());
+// It waits until the page that is open asks for it: that page's own files are gone by then.
+self.addEventListener('message', (event) => {
+  if (event.data === TAKE_OVER) void self.skipWaiting();
+});
 self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()));

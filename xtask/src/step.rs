@@ -28,14 +28,14 @@ pub fn run(program: &str, arguments: &[&str]) -> Result<(), String> {
 
 /// Builds and runs an example, with the whole workspace's features, so that nothing is built twice.
 pub fn example(name: &str) -> Result<(), String> {
-    run("cargo", &["build", "-q", "--workspace", "--example", name])?;
+    run("cargo", &["build", "--workspace", "--example", name])?;
     run(&format!("target/debug/examples/{name}"), &[])
 }
 
 /// Builds the server, with the features that the tests build it with, so that neither compiles the other's work
 /// again; the path of the program.
 pub fn server() -> Result<String, String> {
-    run("cargo", &["build", "-q", "--workspace", "--bin", "patient-sparrow"])?;
+    run("cargo", &["build", "--workspace", "--bin", "patient-sparrow"])?;
     Ok("target/debug/patient-sparrow".into())
 }
 

@@ -3,14 +3,14 @@
 use crate::{licences, setup, step};
 use sparrow_cluster::{Cluster, Durability, reachable};
 
-/// The parts that can be tested by themselves, and the folders of their tests.
+/// The parts that can be tested by themselves, and their programs of tests. Every part runs the unit tests too: they are few and quick.
 const PARTS: [(&str, &[&str]); 6] = [
-    ("rotate", &["crates/rotate"]),
-    ("core", &["crates/core", "crates/places"]),
-    ("formats", &["crates/formats"]),
-    ("store", &["crates/store"]),
-    ("server", &["crates/server", "crates/server-tests", "crates/page-types"]),
-    ("browser", &["crates/browser-tests"]),
+    ("rotate", &["rotating"]),
+    ("core", &["rules", "places"]),
+    ("formats", &["formats"]),
+    ("store", &["store"]),
+    ("server", &["server", "standing", "memory", "program", "in_step"]),
+    ("browser", &["browser"]),
 ];
 
 /// Formatting, lints and the page, then all tests, the one for types in step among them, on a PostgreSQL of their
@@ -28,49 +28,42 @@ pub fn run() -> Result<(), String> {
     }
     // The server's crate looks for the page when it is compiled, so the folder must be there.
     setup::page()?;
-    let mut targets: Vec<String> = Vec::new();
+    let (mut targets, mut filter) = (vec!["--lib"], None);
     for part in &parts {
         if part == "page" {
             page()?;
             continue;
         }
+        // 'core::season' are the tests of the rules whose names have 'season' in them.
+        let (part, of) = part.split_once("::").map_or((part.as_str(), None), |(part, of)| (part, Some(of)));
         let known = || PARTS.iter().map(|(name, _)| *name).chain(["page"]).collect::<Vec<_>>().join(", ");
-        let (_, folders) = PARTS
+        let (_, programs) = PARTS
             .iter()
-            .find(|(name, _)| name == part)
+            .find(|(name, _)| *name == part)
             .ok_or_else(|| format!("there is no part {part}; there are {}", known()))?;
-        folders.iter().for_each(|folder| targets.extend(test_targets(folder)));
+        targets.extend(programs.iter().flat_map(|program| ["--test", program]));
+        filter = filter.or(of);
     }
-    if targets.is_empty() {
+    if targets.len() == 1 {
         return Ok(());
     }
     // The whole workspace is named even for a part: with other features everything would be compiled anew.
     let mut arguments = vec!["--workspace"];
-    arguments.extend(targets.iter().flat_map(|target| ["--test", target.as_str()]));
+    arguments.extend(targets);
+    arguments.extend(filter.iter().flat_map(|filter| ["--", filter]));
     cargo_test(&arguments)
 }
 
-/// The names of a crate's files of tests.
-fn test_targets(folder: &str) -> Vec<String> {
-    let files = std::fs::read_dir(step::root().join(folder).join("tests")).into_iter().flatten().filter_map(Result::ok);
-    let target = |path: std::path::PathBuf| {
-        let is_target = path.extension().is_some_and(|ending| ending == "rs") || path.join("main.rs").exists();
-        is_target.then(|| path.file_stem().map(|name| name.to_string_lossy().into_owned()))?
-    };
-    files.filter_map(|entry| target(entry.path())).collect()
-}
-
 /// Tests of the rules that take longer than all others together; [`check`] leaves them out.
-const SLOW: [&str; 3] = ["season", "plain", "turns"];
+const SLOW: [&str; 3] = ["season::", "plain::", "turns::"];
 
 /// What a mistake mostly shows in within a minute: formatting, lints, the quick tests of the rules, and the page's.
 pub fn check() -> Result<(), String> {
     lint()?;
     page()?;
-    let mut rules = vec!["test".to_string(), "-q".into(), "--workspace".into()];
-    let quick = test_targets("crates/core").into_iter().filter(|target| !SLOW.contains(&target.as_str()));
-    rules.extend(quick.flat_map(|target| ["--test".to_string(), target]));
-    let mut tests = step::command("cargo", &rules.iter().map(String::as_str).collect::<Vec<_>>());
+    let mut rules = vec!["test", "-q", "--workspace", "--lib", "--test", "rules", "--"];
+    rules.extend(SLOW.iter().flat_map(|slow| ["--skip", slow]));
+    let mut tests = step::command("cargo", &rules);
     // A mistake in a property mostly shows in a few cases; `test` tries as many as each asks for.
     tests.env("PROPTEST_CASES", "8");
     step::say("cargo test, the rules, a few cases of each property", tests)

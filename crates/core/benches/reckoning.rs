@@ -100,7 +100,7 @@ fn ten_wishes() -> Vec<BedWish> {
         must: n < 8,
         from: None,
         until: None,
-        now: None,
+        patch: None,
     };
     ten.into_iter().enumerate().map(wish).collect()
 }

@@ -12,8 +12,7 @@ use crate::work::Work;
 use jiff::civil::Date;
 use sparrow_facts::bed::Bed;
 use sparrow_facts::garden::Garden;
-use sparrow_facts::ids::BedId;
-use sparrow_facts::journal::SpokenOf;
+use sparrow_facts::ids::{BedId, NumbersGiven};
 use sparrow_facts::patch::Patch;
 use sparrow_facts::rect::Rect;
 use sparrow_facts::refusal::Refusal;
@@ -43,8 +42,8 @@ pub struct Known<'a> {
     pub grower: &'a Grower,
     /// What was seen to happen in it.
     pub observed: &'a Observed,
-    /// The highest numbers of which its journal speaks.
-    pub spoken_of: SpokenOf,
+    /// The highest numbers it ever gave.
+    pub given: NumbersGiven,
     /// The day it is.
     pub today: Date,
     /// The steps that may be taken to answer.
@@ -54,8 +53,8 @@ pub struct Known<'a> {
 impl<'a> Known<'a> {
     /// What is known of a garden. `grower` is that of its own site and almanac.
     pub fn new(garden: &'a Garden, catalogue: &'a Catalogue, grower: &'a Grower, today: Date) -> Self {
-        let (observed, spoken_of) = (Observed::NOTHING, SpokenOf::default());
-        Known { garden, plan: garden, catalogue, grower, observed, spoken_of, today, work: Work::FREE }
+        let (observed, given) = (Observed::NOTHING, NumbersGiven::default());
+        Known { garden, plan: garden, catalogue, grower, observed, given, today, work: Work::FREE }
     }
 
     /// The same for a request that may take so many steps.
@@ -73,9 +72,9 @@ impl<'a> Known<'a> {
         Known { garden: self.plan, ..self }
     }
 
-    /// The same, where the journal speaks of numbers up to these.
-    pub fn with_numbers(self, spoken_of: SpokenOf) -> Self {
-        Known { spoken_of, ..self }
+    /// The same, where numbers up to these were given.
+    pub fn with_numbers(self, given: NumbersGiven) -> Self {
+        Known { given, ..self }
     }
 
     /// The same of a garden with other facts, at the same place under the same weather.

@@ -119,7 +119,7 @@ pub enum Room {
 
 /// How a patch of the plan never came to stand, as far as one can tell.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Never {
     /// Its beginning was left out.

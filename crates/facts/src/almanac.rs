@@ -9,7 +9,7 @@ use serde::{Deserialize, Serialize};
 
 /// Mean daily highs and lows of the twelve months, January first on both sides of the equator.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Monthly {
     /// Mean of the days' highest.
@@ -20,7 +20,7 @@ pub struct Monthly {
 
 /// The frosts of one growing year at a station.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct StationYear {
     /// The growing year.
@@ -35,7 +35,7 @@ pub struct StationYear {
 
 /// What a weather station's daily file says, condensed when it was read. The file itself is not kept.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Station {
     /// What the household calls it, 1 to 60 letters.
@@ -58,7 +58,7 @@ pub struct Station {
 
 /// Where the year's warmth is taken from.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum WarmthFrom {
     /// What is usual where the garden lies.
@@ -72,7 +72,7 @@ pub enum WarmthFrom {
 
 /// How much chance of a killing frost a household takes.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Appetite {
     /// One year in ten may be lost.
@@ -97,7 +97,7 @@ impl Appetite {
 
 /// What lies on a bed's soil.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Mulch {
     /// Bare soil.
@@ -111,7 +111,7 @@ pub enum Mulch {
 
 /// What is stretched over a bed.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Cover {
     /// Open sky.
@@ -125,7 +125,7 @@ pub enum Cover {
 
 /// How a bed's ground is kept warm or cool.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct BedWarmth {
     /// The bed.
@@ -138,7 +138,7 @@ pub struct BedWarmth {
 
 /// A reading of a soil thermometer at sowing depth, in the morning.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct SoilReading {
     /// The bed.
@@ -151,7 +151,7 @@ pub struct SoilReading {
 
 /// The place for seedlings, in cells (one seedling each).
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Shelf {
     /// Cells under light, 0 to 5000.
@@ -189,7 +189,7 @@ pub struct Climate {
 
 /// All of it.
 #[derive(Debug, Clone, PartialEq, Eq, Default, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Almanac {
     /// Where the year's warmth is taken from.

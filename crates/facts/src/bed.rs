@@ -16,7 +16,7 @@ use serde::{Deserialize, Serialize};
 /// Dressed dry sizes from the American Softwood Lumber Standard PS 20 (NIST), table of boards and
 /// dimension lumber: 1 in nominal is ¾ in, 2 in is 1½ in; 6 in is 5½, 8 is 7¼, 10 is 9¼, 12 is 11¼.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub enum Board {
     /// 1 × 6 in nominal.
     #[serde(rename = "1x6")]
@@ -64,7 +64,7 @@ impl Board {
 
 /// What kind of growing place it is.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(tag = "kind", rename_all = "kebab-case")]
 pub enum BedKind {
     /// Boards, stones or blocks round raised soil; the boards' name if they are sawn timber.
@@ -83,7 +83,7 @@ pub enum BedKind {
 
 /// The sides from which a gardener can reach into the bed, in the bed's own frame.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Reach {
     /// The far long side (y = 0, drawn at the top).
     pub far: bool,
@@ -102,7 +102,7 @@ impl Reach {
 
 /// A cross-brace: a board across the bed that keeps the long sides from bowing and splits it.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Brace {
     /// Where its middle is, from the left end.
     pub at: Length,
@@ -112,7 +112,7 @@ pub struct Brace {
 
 /// A trellis along the bed's length, at a distance from the far side.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Trellis {
     /// Distance from the far long side (y = 0).
     pub from_far: Length,
@@ -124,7 +124,7 @@ pub struct Trellis {
 
 /// One growing place of the garden, as measured.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Bed {
     /// Its number in the garden.

@@ -6,7 +6,7 @@ use crate::fixture::Fixture;
 use crate::garden::Garden;
 use crate::grouping::OwnGrouping;
 use crate::history::PastStand;
-use crate::ids::BedId;
+use crate::ids::{BedId, NumbersGiven};
 use crate::own_crop::OwnCrop;
 use crate::patch::Patch;
 use crate::school::School;
@@ -117,6 +117,23 @@ impl Edit {
 /// The edits that take these back, last first.
 pub fn inverse(edits: Vec<Edit>) -> Vec<Edit> {
     edits.into_iter().rev().map(Edit::inverse).collect()
+}
+
+/// The highest numbers that edits give to what they make.
+pub fn numbers_given(edits: &[Edit]) -> NumbersGiven {
+    let mut given = NumbersGiven::default();
+    for edit in edits {
+        let (highest, number) = match edit {
+            Edit::Bed { after: Some(bed), .. } => (&mut given.bed, bed.id.0),
+            Edit::Patch { after: Some(patch), .. } => (&mut given.patch, patch.id.0),
+            Edit::Wish { after: Some(wish), .. } => (&mut given.wish, wish.id.0),
+            Edit::Variety { after: Some(variety), .. } => (&mut given.variety, variety.id.0),
+            Edit::OwnCrop { after: Some(crop), .. } => (&mut given.own_crop, crop.id.0),
+            _ => continue,
+        };
+        *highest = number.max(*highest);
+    }
+    given
 }
 
 /// Carries edits out on a garden.

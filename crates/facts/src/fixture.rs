@@ -6,7 +6,7 @@ use serde::{Deserialize, Serialize};
 
 /// What kind of thing it is.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum FixtureKind {
     /// A house, or a wall of it.
@@ -27,7 +27,7 @@ pub enum FixtureKind {
 
 /// Something of the yard that is no bed.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Fixture {
     /// Its number in the garden.

@@ -20,7 +20,7 @@ use serde::{Deserialize, Serialize};
 /// Every fact of one garden. Lists are in the order of their numbers (or keys), so equal gardens
 /// are equal values.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Garden {
     /// Where it is and how it measures.

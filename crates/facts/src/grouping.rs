@@ -7,7 +7,7 @@ use serde::{Deserialize, Serialize};
 
 /// A grouping the household saved from one of its beds.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct OwnGrouping {
     /// Its number.
@@ -30,7 +30,7 @@ impl OwnGrouping {
 
 /// One part of a household's own grouping, placed from its far left corner and its first day.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct OwnPart {
     /// What is planted, and how.

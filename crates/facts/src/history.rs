@@ -6,7 +6,7 @@ use serde::{Deserialize, Serialize};
 
 /// What is remembered to have stood: a crop when the household knows it, else its family.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(tag = "what", content = "key", rename_all = "kebab-case")]
 pub enum Stood {
     /// A crop, by its key.
@@ -17,7 +17,7 @@ pub enum Stood {
 
 /// One remembered stand: what was in a bed, or a section of it, in a growing year.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct PastStand {
     /// Its number in the garden.

@@ -17,11 +17,9 @@ use uuid::Uuid;
 
 /// The number of an entry: a UUID, of version 7 where it tells the order in which entries were written.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(transparent)]
-pub struct EntryId(
-    #[cfg_attr(feature = "sent", ts(type = "string"), schemars(with = "String", extend("format" = "uuid")))] pub Uuid,
-);
+pub struct EntryId(#[cfg_attr(feature = "sent", schemars(with = "String", extend("format" = "uuid")))] pub Uuid);
 
 impl EntryId {
     /// The day on which its number was made, by the clock where that was and in UTC; nothing where it is of another version
@@ -38,7 +36,7 @@ impl EntryId {
 
 /// One entry.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct JournalEntry {
     /// Its number.
@@ -58,18 +56,9 @@ pub struct JournalEntry {
     pub instead_of: Option<EntryId>,
 }
 
-/// The highest numbers of which a garden's journal speaks, whether they are still there or not: nothing new is given one of them.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Default)]
-pub struct SpokenOf {
-    /// Of beds.
-    pub bed: u32,
-    /// Of patches.
-    pub patch: u32,
-}
-
 /// Where something happened.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct At {
     /// The bed.
@@ -85,7 +74,7 @@ pub struct At {
 
 /// What happened.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(tag = "kind", rename_all = "kebab-case", deny_unknown_fields)]
 pub enum Happened {
     /// Seed was sown, in the ground or on the shelf.
@@ -242,7 +231,7 @@ pub enum Happened {
 
 /// How much of something.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Amount {
     /// How many, in tenths of the unit.
@@ -256,7 +245,7 @@ pub struct Amount {
 
 /// What is counted.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Unit {
     /// Plants, seeds, fruits, heads, ears.
@@ -275,7 +264,7 @@ pub enum Unit {
 
 /// What seed is covered with.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum SeedCover {
     /// The soil it lies in.
@@ -296,7 +285,7 @@ pub enum SeedCover {
 
 /// A kind of harm.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum HarmSeen {
     /// Something that eats or sucks.
@@ -309,7 +298,7 @@ pub enum HarmSeen {
 
 /// How bad it is.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum HowBad {
     /// Here and there.
@@ -322,7 +311,7 @@ pub enum HowBad {
 
 /// What a finger feels an inch down.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Moisture {
     /// Dry.
@@ -335,7 +324,7 @@ pub enum Moisture {
 
 /// Why ground was cleared.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Ending {
     /// It had done.
@@ -356,7 +345,7 @@ pub enum Ending {
 
 /// A kind of work, in the order in which it is done.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Work {
     /// Soak seed in water.
@@ -556,7 +545,7 @@ impl Happened {
 
 impl JournalEntry {
     /// The entries that this one makes void, if it holds itself.
-    fn voids(&self) -> impl Iterator<Item = EntryId> {
+    pub fn makes_void(&self) -> impl Iterator<Item = EntryId> {
         let struck = if let Happened::Struck { entry } = self.what { Some(entry) } else { None };
         struck.into_iter().chain(self.instead_of)
     }
@@ -571,7 +560,7 @@ pub fn holding<'a>(entries: impl IntoIterator<Item = &'a JournalEntry>) -> Vec<&
     let mut void = BTreeSet::new();
     for entry in all.iter().rev() {
         if !void.contains(&entry.id) {
-            void.extend(entry.voids().filter(|other| *other < entry.id));
+            void.extend(entry.makes_void().filter(|other| *other < entry.id));
         }
     }
     all.retain(|entry| !void.contains(&entry.id) && !matches!(entry.what, Happened::Struck { .. }));

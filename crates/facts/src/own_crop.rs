@@ -8,7 +8,7 @@ use serde::{Deserialize, Serialize};
 
 /// A crop that the book lacks. Whatever it does not say is its nearest relative's.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct OwnCrop {
     /// Its number.
@@ -39,7 +39,7 @@ pub struct OwnCrop {
 
 /// Figures of a crop of one's own; each that is nothing is its relative's.
 #[derive(Debug, Clone, PartialEq, Eq, Default, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct OwnCropFigures {
     /// Between plants, along and across.

@@ -9,12 +9,13 @@ use crate::school::School;
 use crate::spacing::Spacing;
 use crate::timing::Timing;
 use crate::units::length::Length;
+use crate::warning::WarningKey;
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 
 /// What is planted and how: all that is the same wherever and whenever it stands.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Planted {
     /// The crop's key in the catalogue.
@@ -55,7 +56,7 @@ impl Planted {
 
 /// One crop on one rectangle for one span of days.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Patch {
     /// Its number in the garden.
@@ -77,7 +78,7 @@ pub struct Patch {
     #[serde(default)]
     pub line: Option<RowLine>,
     /// Warnings the household has seen and keeps, by key, in order.
-    pub kept: Vec<String>,
+    pub kept: Vec<WarningKey>,
     /// What is said or expected of its time.
     #[serde(default)]
     pub timing: Timing,
@@ -111,7 +112,7 @@ impl Patch {
 
 /// A patch to be: what would be planted, where and when.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Placing {
     /// The bed.

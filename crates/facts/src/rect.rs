@@ -7,7 +7,7 @@ use serde::{Deserialize, Serialize};
 
 /// A rectangle on the grid of half squares, counted from the bed's far left corner.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Rect {
     /// Half squares from the left end.
@@ -64,7 +64,7 @@ impl Rect {
 
 /// A rectangle of real ground in the bed's own frame.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Ground {
     /// Its left edge.
     pub left: Length,
@@ -90,7 +90,7 @@ impl Ground {
 
 /// A single row at an exact place, as a marker was laid for it.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct RowLine {
     /// It runs across the bed instead of along it.

@@ -13,7 +13,7 @@ use thiserror::Error;
 
 /// Why the product would not do what it was asked; the one public error of facts and rules.
 #[derive(Debug, Clone, PartialEq, Error, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(tag = "why", rename_all = "kebab-case")]
 #[allow(missing_docs, reason = "each variant's sentence is its documentation, each field is named in it")]
 pub enum Refusal {
@@ -28,6 +28,12 @@ pub enum Refusal {
     NumberOutOfRange { field: &'static str, value: i64, least: i64, most: i64 },
     #[error("{field} is empty: it wants 1 to {most} letters")]
     Empty { field: &'static str, most: usize },
+    #[error("please give the {field}")]
+    Missing { field: &'static str },
+    #[error("choose a {field}: {of}")]
+    NoneChosen { field: &'static str, of: &'static str },
+    #[error("there is already a plan called {name}")]
+    PlanTaken { name: String },
     #[error("{field} is {letters} letters long; {most} is the most")]
     TooManyLetters { field: &'static str, letters: usize, most: usize },
     #[error("{field} has control letters in it, or blanks at its ends")]
@@ -37,13 +43,7 @@ pub enum Refusal {
     #[error("a garden has room for {most} {what} here")]
     TooManyThings { what: &'static str, most: usize },
     #[error("{there} {what} are more than one garden holds; {most} is the most")]
-    GardenFull {
-        what: &'static str,
-        #[cfg_attr(feature = "sent", ts(type = "number"))]
-        there: u64,
-        #[cfg_attr(feature = "sent", ts(type = "number"))]
-        most: u64,
-    },
+    GardenFull { what: &'static str, there: u64, most: u64 },
     #[error("that is too much to reckon at once; ask for less: a smaller bed, fewer plants or fewer changes")]
     TooMuch,
     #[error("there is no {what} “{key}” in this garden or its catalogue")]
@@ -56,21 +56,15 @@ pub enum Refusal {
     NoGround,
     #[error("{patches} would no longer be inside this bed; move or remove what stands there first", patches = patches.join(", "))]
     PatchesInTheWay { patches: Vec<String> },
-    #[error("{other} stands there from {from} to {until}; take other ground or other dates, or plant one between the other")]
+    #[error("{other} stands there from {from} to {until}; take other ground or other dates, or plant one between the other", from = day_words(*from), until = day_words(*until))]
     GroundTaken { other: String, other_patch: PatchId, from: jiff::civil::Date, until: jiff::civil::Date },
-    #[error("{crop} is already on that ground from {from} to {until}; make that patch larger instead")]
+    #[error("{crop} is already on that ground from {from} to {until}; make that patch larger instead", from = day_words(*from), until = day_words(*until))]
     SameCropTwice { crop: String, other_patch: crate::ids::PatchId, from: jiff::civil::Date, until: jiff::civil::Date },
     #[error("too close: {asked} {crop} want {distance} each; this patch holds {fits}")]
     TooMany { crop: String, asked: u16, fits: u32, distance: Length, needs: Option<Rect> },
     #[error("{holes} holes of {crop} in one patch are more than can be drawn; {most} is the most, make several patches")]
-    TooManyHoles {
-        crop: String,
-        #[cfg_attr(feature = "sent", ts(type = "number"))]
-        holes: u64,
-        #[cfg_attr(feature = "sent", ts(type = "number"))]
-        most: u64,
-    },
-    #[error("the last day, {until}, is before the first, {from}")]
+    TooManyHoles { crop: String, holes: u64, most: u64 },
+    #[error("the last day, {until}, is before the first, {from}", from = day_words(*from), until = day_words(*until))]
     EndsBeforeItStarts { from: jiff::civil::Date, until: jiff::civil::Date },
     #[error("{days} days is longer than a planting is kept here; {most} is the most")]
     StandsTooLong { days: i32, most: i32 },
@@ -114,11 +108,11 @@ pub enum Refusal {
     LowAboveHigh { month: &'static str, low: TenthsC, high: TenthsC },
     #[error("there is no {what} yet; read or type one first")]
     NotThereYet { what: &'static str },
-    #[error("{crop} would have to move from {from} to {to}, and it is kept where it is; let it move first")]
+    #[error("{crop} would have to move from {from} to {to}, and it is kept where it is; let it move first", from = day_words(*from), to = day_words(*to))]
     KeptInTime { crop: String, from: jiff::civil::Date, to: jiff::civil::Date },
     #[error("what this changed has been changed again since; that would have to be taken back first")]
     ChangedSince,
-    #[error("{day} has not come yet; what happens is written down then")]
+    #[error("{day} has not come yet; what happens is written down then", day = day_words(*day))]
     NotYet { day: jiff::civil::Date },
     #[error(
         "this entry was numbered by a clock that is days ahead, or not as entries are (a UUID of version 7); set the clock right and write it down again"
@@ -128,4 +122,9 @@ pub enum Refusal {
     AtLine { line: usize, said: String },
     #[error("there is nothing to {what}")]
     NothingTo { what: &'static str },
+}
+
+/// A day as gardeners write it: '1 May 2027'.
+fn day_words(day: jiff::civil::Date) -> String {
+    day.strftime("%-d %B %Y").to_string()
 }

@@ -6,7 +6,7 @@ use std::fmt;
 
 /// A school of spacing with its figure, where it has one.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(tag = "is", rename_all = "kebab-case", deny_unknown_fields)]
 pub enum School {
     /// A grid that puts 1, 4, 9 or 16 on a square; easy to count and to rotate.
@@ -35,7 +35,7 @@ pub enum School {
 
 /// For what a school is chosen.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(tag = "of", rename_all = "kebab-case", deny_unknown_fields)]
 pub enum SchoolFor {
     /// The whole household.
@@ -54,7 +54,7 @@ pub enum SchoolFor {
 
 /// Why a school is not offered for a way of growing a crop.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Unsuited {
     /// It wants air about its leaves, or they rot (common practice).

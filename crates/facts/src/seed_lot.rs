@@ -10,7 +10,7 @@ use std::str::FromStr;
 
 /// Seed of one crop that was packed together.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct SeedLot {
     /// Its number.
@@ -54,7 +54,7 @@ pub struct SeedLot {
 
 /// How much seed: counted, or weighed.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(tag = "by", rename_all = "kebab-case", deny_unknown_fields)]
 pub enum SeedAmount {
     /// Seeds, sets, cloves, tubers.
@@ -71,7 +71,7 @@ pub enum SeedAmount {
 
 /// A test at home: some seeds between damp paper.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct GerminationTest {
     /// The day on which those that came up were counted.
@@ -84,7 +84,7 @@ pub struct GerminationTest {
 
 /// How seed is kept.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum SeedKept {
     /// Dry and cold: a tight jar in a refrigerator.

@@ -5,7 +5,7 @@ use serde::{Deserialize, Serialize};
 
 /// The outline of a bed within its length and width.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(tag = "is", rename_all = "kebab-case", deny_unknown_fields)]
 pub enum Shape {
     /// All of it is there.

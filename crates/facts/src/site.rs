@@ -15,7 +15,7 @@ pub enum Hemisphere {
 
 /// A latitude in hundredths of a degree, north positive: -9000 to 9000.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(transparent)]
 pub struct Latitude(pub i32);
 
@@ -33,7 +33,7 @@ impl Latitude {
 
 /// A day of any year, as frost dates are given.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct MonthDay {
     /// Month, 1 to 12.
     pub month: i8,
@@ -43,13 +43,13 @@ pub struct MonthDay {
 
 /// A longitude in hundredths of a degree, east positive: -18000 to 18000.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(transparent)]
 pub struct Longitude(pub i32);
 
 /// The frosts a household knows of: its two dates, and how much they scatter.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Frost {
     /// The spring date after which a frost comes in half of the years that have one.
     pub last: MonthDay,
@@ -63,7 +63,7 @@ pub struct Frost {
 
 /// What a household says of its frosts.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(tag = "is", rename_all = "kebab-case")]
 pub enum Freezes {
     /// Nothing: as the climate of the place has it.
@@ -89,7 +89,7 @@ impl Freezes {
 
 /// What is usual in each month where the garden lies, January first, read from a map of the world's climate.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct PlaceMonths {
     /// Mean temperature.
@@ -100,7 +100,7 @@ pub struct PlaceMonths {
 
 /// The place of a garden, as its household gave it.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Site {
     /// The garden's name, 1 to 60 letters.
@@ -146,7 +146,7 @@ impl Site {
 
 /// Maize beyond the fence, whose pollen the wind brings.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct NeighbourMaize {
     /// Its kind, as the catalogue's ways tell them apart: `sweet`, `extra-sweet`, `popping`; or `field` for fodder and grain.

@@ -6,7 +6,7 @@ use serde::{Deserialize, Serialize};
 
 /// A pair of distances between holes.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Spacing {
     /// Along the bed, or along the trellis when it climbs one.
@@ -26,7 +26,7 @@ impl Spacing {
 
 /// A household's own distances for one way of growing a crop; it overrules every table.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct OwnSpacing {
     /// The crop's key.

@@ -5,7 +5,7 @@ use serde::{Deserialize, Serialize};
 
 /// What the household said or expects of a patch's time, beside the plan's first and last day.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Timing {
     /// How it comes to the ground; nothing means as is usual for its crop.
@@ -34,7 +34,7 @@ pub struct Timing {
 
 /// From which day the packet's days are counted.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum CountedFrom {
     /// From sowing.
@@ -45,7 +45,7 @@ pub enum CountedFrom {
 
 /// How a crop comes to the ground.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Means {
     /// Sown where it stays.

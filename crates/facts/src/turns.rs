@@ -7,7 +7,7 @@ use serde::{Deserialize, Serialize};
 
 /// A piece of ground that rotates as one: a bed, and which of its pieces, from 0 at the left.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Piece {
     /// The bed.
@@ -18,7 +18,7 @@ pub struct Piece {
 
 /// What counts as the same ground.
 #[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum TurnsUnit {
     /// A whole bed.
@@ -32,7 +32,7 @@ pub enum TurnsUnit {
 
 /// Which rule leads.
 #[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum TurnSchool {
     /// Families keep their years away from the same ground.
@@ -46,7 +46,7 @@ pub enum TurnSchool {
 
 /// A part of the growing year.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum TurnPart {
     /// Until three weeks after the even-chance last frost.
@@ -59,7 +59,7 @@ pub enum TurnPart {
 
 /// The parts of the year in which ground is held.
 #[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Parts {
     /// In spring.
@@ -96,7 +96,7 @@ impl Parts {
 
 /// What a wish asks of its ground.
 #[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Needs {
     /// A trellis.
@@ -111,7 +111,7 @@ pub struct Needs {
 
 /// In which years something is wanted.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct YearsOf {
     /// Every year, every second year and so on, 1 to 8; counted from `first`, or from year 0.
@@ -136,7 +136,7 @@ impl YearsOf {
 
 /// A crop wanted in the years ahead.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct WishDraft {
     /// The crop's key.
@@ -157,7 +157,7 @@ pub struct WishDraft {
 
 /// A wish with its number.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct TurnWish {
     /// Its number in the garden.
     pub id: WishId,
@@ -167,7 +167,7 @@ pub struct TurnWish {
 
 /// The household's own interval and risk for a family.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct OwnFamily {
     /// The family's key.
@@ -180,7 +180,7 @@ pub struct OwnFamily {
 
 /// A trouble found in the soil of a bed, for which a family waits longer there.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct SoilFinding {
     /// The bed.
@@ -195,7 +195,7 @@ pub struct SoilFinding {
 
 /// A wish that stands in one piece of ground in a year, whatever is proposed.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Pinned {
     /// The wish.
@@ -208,7 +208,7 @@ pub struct Pinned {
 
 /// Ground that lies fallow, or under a cover crop, for a year.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Closing {
     /// Where.
@@ -219,7 +219,7 @@ pub struct Closing {
 
 /// A bed and year of which nobody knows what stood there.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Unknown {
     /// The bed.
@@ -230,7 +230,7 @@ pub struct Unknown {
 
 /// Squares of a wish in a piece of ground in a year.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Entry {
     /// The wish.
@@ -245,7 +245,7 @@ pub struct Entry {
 
 /// A plan for some years, kept by name.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct TurnPlan {
     /// Its number in the garden.
@@ -274,7 +274,7 @@ pub struct TurnRules {
 
 /// All that a household said about its turns.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Turns {
     /// How many years are planned, 1 to 8.

@@ -9,7 +9,7 @@ use std::collections::BTreeMap;
 
 /// A variety of a crop, as the household knows it. Whatever it does not say comes from the crop.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Variety {
     /// Its number.
@@ -42,7 +42,7 @@ pub struct Variety {
 
 /// What a packet of seed says.
 #[derive(Debug, Clone, PartialEq, Eq, Default, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Packet {
     /// Days to maturity, least and most.
@@ -67,7 +67,7 @@ pub struct Packet {
 
 /// What was done to seed before it was sold.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Treated {
     /// Dressed with something against rot or insects.

@@ -5,7 +5,7 @@ use serde::{Deserialize, Serialize};
 
 /// What it is wanted for.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Purpose {
     /// Eaten as it is picked.
@@ -26,7 +26,7 @@ pub enum Purpose {
 
 /// How much is wanted in a year.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(tag = "by", rename_all = "kebab-case", deny_unknown_fields)]
 pub enum WantAmount {
     /// A weight as it is picked.
@@ -66,7 +66,7 @@ pub enum WantAmount {
 
 /// What the household would like to have of a crop.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Want {
     /// Its number.

@@ -13,6 +13,7 @@ use sha2::{Digest, Sha256};
 use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::PatchId;
 use sparrow_facts::journal::{At, EntryId, JournalEntry};
+use sparrow_facts::name::alike;
 use sparrow_facts::rect::Rect;
 use thiserror::Error;
 
@@ -101,7 +102,7 @@ fn at(line: Line, garden: &Garden) -> Result<At, String> {
     let bed = match name {
         "" => None,
         name => {
-            let found = garden.beds.iter().find(|bed| bed.name.eq_ignore_ascii_case(name));
+            let found = garden.beds.iter().find(|bed| alike(&bed.name, name));
             Some(found.map(|bed| bed.id).ok_or_else(|| format!("there is no bed called “{name}” in this garden"))?)
         }
     };

@@ -10,6 +10,7 @@ use sparrow_core::change::lots::{AmountText, LotDraft};
 use sparrow_core::change::own_crops::OwnCropDraft;
 use sparrow_core::change::varieties::VarietyDraft;
 use sparrow_facts::garden::Garden;
+use sparrow_facts::name::alike;
 use sparrow_facts::seed_lot::{GerminationTest, SeedAmount, SeedLot};
 use sparrow_facts::spacing::Spacing;
 use sparrow_facts::units::{Length, Tape};
@@ -19,7 +20,7 @@ use std::collections::BTreeMap;
 pub use crate::table::TableRefused;
 
 /// Which list.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Deserialize)]
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Deserialize, schemars::JsonSchema)]
 #[serde(rename_all = "kebab-case")]
 pub enum ListOf {
     /// Varieties.
@@ -284,7 +285,7 @@ fn lot_of(line: Line, garden: &Garden, catalogue: &Catalogue) -> Result<LotDraft
     let variety = match named {
         "" => None,
         name => {
-            let is = |one: &&Variety| one.crop == crop.key && one.name.to_lowercase() == name.to_lowercase();
+            let is = |one: &&Variety| one.crop == crop.key && alike(&one.name, name);
             let found = garden.varieties.iter().find(is).map(|one| one.id);
             Some(found.ok_or_else(|| {
                 format!("variety: there is no {} called “{name}” in this garden; read the list of varieties first", crop.name)

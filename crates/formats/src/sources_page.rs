@@ -41,7 +41,7 @@ pub fn sources_page(catalogue: &Catalogue) -> String {
 /// Where figures lie outside the tables they are checked against.
 fn disagreements(catalogue: &Catalogue) -> String {
     let mut text = String::from(
-        "\n## Where we differ\n\nDistances and heights are checked against printed tables (`crates/core/tests/against_handbooks.rs`), a quarter \
+        "\n## Where we differ\n\nDistances and heights are checked against printed tables (`crates/core/tests/rules/against_handbooks.rs`), a quarter \
          more or less. These lie outside and stay, for the reason given; no others do.\n\n\
          | crop | way | figure | table | why ours stays |\n|---|---|---|---|---|\n",
     );

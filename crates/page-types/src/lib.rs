@@ -1,54 +1,18 @@
-//! The page's TypeScript types, written from the Rust types it is sent and sends.
-//!
-//! A crate of its own, as the writing of some six hundred types is more machine code than the server itself.
+//! The page's TypeScript types, written from the API's own description.
 
-use patient_sparrow::sent::{
-    BinLine, CalendarAt, CameInto, ChangeLine, GardenLine, GardenView, InvitationView, Invited, JournalLine, Look, Members,
-    Outcome, PlaceClimate, SessionLine, SessionView, StationRead, TapeReading, Told, WrittenDown,
-};
-use sparrow_core::ask::answer::Answer;
-use sparrow_core::ask::question::Question;
-use sparrow_core::catalogue::Catalogue;
-use sparrow_core::change::command::Command;
+mod typescript;
+
 use sparrow_core::change::limits;
-use sparrow_core::search::run::Search;
-use sparrow_facts::refusal::Refusal;
 use sparrow_facts::units::{Length, Units};
-use sparrow_places::towns::Town;
+use std::io;
 use std::path::Path;
-use ts_rs::{Config, ExportError, TS};
 
-/// Writes every type the page uses, and all they refer to, as TypeScript into a folder.
-pub fn write_types(folder: &Path) -> Result<(), ExportError> {
-    let config = Config::new().with_out_dir(folder);
-    Outcome::export_all(&config)?;
-    Look::export_all(&config)?;
-    GardenView::export_all(&config)?;
-    GardenLine::export_all(&config)?;
-    ChangeLine::export_all(&config)?;
-    JournalLine::export_all(&config)?;
-    WrittenDown::export_all(&config)?;
-    SessionView::export_all(&config)?;
-    SessionLine::export_all(&config)?;
-    Members::export_all(&config)?;
-    Invited::export_all(&config)?;
-    InvitationView::export_all(&config)?;
-    CameInto::export_all(&config)?;
-    BinLine::export_all(&config)?;
-    TapeReading::export_all(&config)?;
-    Town::export_all(&config)?;
-    PlaceClimate::export_all(&config)?;
-    Catalogue::export_all(&config)?;
-    Refusal::export_all(&config)?;
-    Question::export_all(&config)?;
-    Answer::export_all(&config)?;
-    Command::export_all(&config)?;
-    StationRead::export_all(&config)?;
-    CalendarAt::export_all(&config)?;
-    Told::export_all(&config)?;
-    Search::export_all(&config)?;
+/// Writes every type of the API as TypeScript into a folder, with what else of the Rust code the page needs to know.
+pub fn write_types(folder: &Path) -> io::Result<()> {
+    std::fs::create_dir_all(folder)?;
+    std::fs::write(folder.join("api.ts"), typescript::types(&patient_sparrow::description()))?;
     std::fs::write(folder.join("Limits.ts"), field_limits())?;
-    std::fs::write(folder.join("Lengths.ts"), lengths()).map_err(ExportError::from)
+    std::fs::write(folder.join("Lengths.ts"), lengths())
 }
 
 /// The limits of what is typed, which fields show; the core holds them.

@@ -3,7 +3,7 @@
 //! `cargo run --release --example windows -- LAT LON [LAST FIRST]`: degrees, and the two even-chance frost dates as MM-DD;
 //! without them the climate's own. A window that runs over the turn of the year is one line.
 
-#[path = "../tests/common/mod.rs"]
+#[path = "../tests/places/common/mod.rs"]
 mod common;
 
 use common::{frosts, grower, round, site};

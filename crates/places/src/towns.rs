@@ -8,7 +8,7 @@ use std::sync::OnceLock;
 
 /// A town.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Town {
     /// Its name.
     pub name: String,

@@ -16,7 +16,6 @@ use serde::{Deserialize, Serialize};
 use sparrow_core::change::draft::text;
 use sparrow_formats::garden_file;
 use sparrow_store::{AccountId, Allowed, StoreError, fresh};
-use ts_rs::TS;
 
 /// A name and a password.
 #[derive(Deserialize, JsonSchema)]
@@ -38,7 +37,7 @@ pub struct NewAccount {
 }
 
 /// Who is signed in, as the page knows it.
-#[derive(Serialize, TS, JsonSchema)]
+#[derive(Serialize, JsonSchema)]
 pub struct Me {
     name: String,
     /// An invented account, without a password.
@@ -46,25 +45,22 @@ pub struct Me {
 }
 
 /// Whether someone is signed in, and what this server lets a stranger do.
-#[derive(Serialize, TS, JsonSchema)]
+#[derive(Serialize, JsonSchema)]
 pub struct SessionView {
     me: Option<Me>,
     /// It has the demo households.
     demo: bool,
     /// Who may make an account.
-    #[ts(type = "'open' | 'invitation' | 'closed'")]
     registration: Registration,
 }
 
 /// A session, as its owner sees it.
-#[derive(Serialize, TS, JsonSchema)]
+#[derive(Serialize, JsonSchema)]
 pub struct SessionLine {
     number: i32,
     /// When it was opened.
-    #[ts(type = "string")]
     created: Timestamp,
     /// When something was last asked in it, to the hour.
-    #[ts(type = "string")]
     seen: Timestamp,
     /// The browser, as it says itself.
     agent: String,
@@ -91,13 +87,11 @@ pub struct PasswordReset {
 /// What ends an account: its own name typed, and its password.
 #[derive(Deserialize, JsonSchema)]
 #[serde(deny_unknown_fields)]
-pub struct Ending {
+pub struct AccountEnding {
     name: String,
     password: String,
 }
 
-/// Anyone: makes an account and signs it in.
-#[utoipa::path(post, path = "/api/v1/accounts", responses((status = 201, description = "signed in"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn sign_up(shared: Data<Shared>, request: HttpRequest, Sent(body): Words) -> Result<HttpResponse, RequestError> {
     let form: NewAccount = read(&body)?;
     let name = text("your name", &form.name, 40)?;
@@ -130,8 +124,6 @@ async fn registration(shared: &Shared) -> Result<Registration, RequestError> {
     }
 }
 
-/// Anyone: signs in.
-#[utoipa::path(post, path = "/api/v1/session", responses((status = 200, description = "signed in"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn sign_in(shared: Data<Shared>, request: HttpRequest, Sent(body): Words) -> Result<HttpResponse, RequestError> {
     let Credentials { name, password } = read(&body)?;
     attempts::count(&shared, &request).await?;
@@ -167,8 +159,6 @@ pub struct DemoDoor {
     household: String,
 }
 
-/// Anyone, on a demo server only: enters an invented household without a password.
-#[utoipa::path(post, path = "/api/v1/session/demo", responses((status = 200, description = "signed in"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn sign_in_demo(shared: Data<Shared>, request: HttpRequest, Sent(body): Words) -> Result<HttpResponse, RequestError> {
     let form: DemoDoor = read(&body)?;
     const HOUSEHOLD: &str = "household";
@@ -184,8 +174,6 @@ pub async fn sign_in_demo(shared: Data<Shared>, request: HttpRequest, Sent(body)
     Ok(answer.json(Me { name: account.name, demo: true }))
 }
 
-/// Anyone: signs out; the session has ended, wherever its cookie was copied to.
-#[utoipa::path(delete, path = "/api/v1/session", responses((status = 204, description = "signed out"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn sign_out(shared: Data<Shared>, request: HttpRequest) -> Result<HttpResponse, RequestError> {
     let secure = shared.settings.secure_cookies;
     if let Some(session) = cookies::word(&request, cookies::SESSION, secure) {
@@ -194,8 +182,6 @@ pub async fn sign_out(shared: Data<Shared>, request: HttpRequest) -> Result<Http
     Ok(HttpResponse::NoContent().cookie(cookies::without(cookies::SESSION, secure)).finish())
 }
 
-/// Anyone: who is signed in.
-#[utoipa::path(get, path = "/api/v1/session", responses((status = 200, description = "who is signed in, if anyone"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn session(shared: Data<Shared>, signed_in: Result<SignedIn, RequestError>) -> Result<Json<SessionView>, RequestError> {
     let me = match signed_in {
         Ok(SignedIn { account, .. }) => {
@@ -209,8 +195,6 @@ pub async fn session(shared: Data<Shared>, signed_in: Result<SignedIn, RequestEr
     Ok(Json(SessionView { me, demo: shared.settings.demo, registration: registration(&shared).await? }))
 }
 
-/// Signed-in accounts: where they are signed in.
-#[utoipa::path(get, path = "/api/v1/account/sessions", responses((status = 200, description = "sessions, the latest first"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn sessions(shared: Data<Shared>, me: SignedIn) -> Result<Json<Vec<SessionLine>>, RequestError> {
     let sessions = shared.store.sessions(me.account, &me.session).await?;
     let line = |one: sparrow_store::SessionLine| SessionLine {
@@ -223,22 +207,16 @@ pub async fn sessions(shared: Data<Shared>, me: SignedIn) -> Result<Json<Vec<Ses
     Ok(Json(sessions.into_iter().map(line).collect()))
 }
 
-/// Signed-in accounts: ends one of their sessions.
-#[utoipa::path(delete, path = "/api/v1/account/sessions/{session}", params(("session" = i64, Path, description = "number of the session")), responses((status = 204, description = "ended"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn end_session(shared: Data<Shared>, me: SignedIn, session: Path<i64>) -> Result<HttpResponse, RequestError> {
     shared.store.end_session_numbered(me.account, *session).await.map_err(absent("session"))?;
     Ok(HttpResponse::NoContent().finish())
 }
 
-/// Signed-in accounts: ends all their sessions but this one.
-#[utoipa::path(delete, path = "/api/v1/account/sessions", responses((status = 204, description = "ended"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn end_other_sessions(shared: Data<Shared>, me: SignedIn) -> Result<HttpResponse, RequestError> {
     shared.store.end_other_sessions(me.account, &me.session).await?;
     Ok(HttpResponse::NoContent().finish())
 }
 
-/// Signed-in accounts: sets a new password, and ends every other session.
-#[utoipa::path(post, path = "/api/v1/account/password", responses((status = 204, description = "set"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn change_password(
     shared: Data<Shared>,
     request: HttpRequest,
@@ -254,8 +232,6 @@ pub async fn change_password(
     Ok(HttpResponse::NoContent().finish())
 }
 
-/// Whoever holds a link that the operator made: sets a new password, and ends every session.
-#[utoipa::path(post, path = "/api/v1/account/reset", responses((status = 204, description = "set"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn reset_password(shared: Data<Shared>, request: HttpRequest, Sent(body): Words) -> Result<HttpResponse, RequestError> {
     let PasswordReset { link, password } = read(&body)?;
     password::checked(&password)?;
@@ -265,8 +241,6 @@ pub async fn reset_password(shared: Data<Shared>, request: HttpRequest, Sent(bod
     Ok(HttpResponse::NoContent().finish())
 }
 
-/// Signed-in accounts: everything they own, as one file with a garden file for each garden, those in the bin too.
-#[utoipa::path(get, path = "/api/v1/account/export", responses((status = 200, description = "one file"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn export(shared: Data<Shared>, me: SignedIn) -> Result<HttpResponse, RequestError> {
     let name = shared.store.account(me.account).await?.name;
     let mut gardens = Vec::new();
@@ -277,15 +251,13 @@ pub async fn export(shared: Data<Shared>, me: SignedIn) -> Result<HttpResponse, 
     Ok(file(JSON, Some("gardens.json"), text))
 }
 
-/// Signed-in accounts: end themselves, with the gardens they own and all that is in them.
-#[utoipa::path(post, path = "/api/v1/account/end", responses((status = 204, description = "ended"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn end(
     shared: Data<Shared>,
     request: HttpRequest,
     me: SignedIn,
     Sent(body): Words,
 ) -> Result<HttpResponse, RequestError> {
-    let Ending { name, password } = read(&body)?;
+    let AccountEnding { name, password } = read(&body)?;
     let account = shared.store.account(me.account).await?;
     if account.demo {
         return Err(RequestError::Field("an invented household stays where it is".into()));

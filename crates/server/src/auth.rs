@@ -13,9 +13,10 @@ use actix_web::dev::Payload;
 use actix_web::web::{Bytes, Data, Query};
 use actix_web::{FromRequest, HttpRequest};
 use jiff::civil::Date;
+use schemars::JsonSchema;
 use serde::de::DeserializeOwned;
 use sparrow_core::work::Work;
-use sparrow_facts::journal::SpokenOf;
+use sparrow_facts::ids::NumbersGiven;
 use sparrow_store::{AccountId, Found, GardenId, History, HowFar, Role, StoreError};
 use std::future::Future;
 use std::marker::PhantomData;
@@ -115,7 +116,7 @@ pub struct Inside {
     /// How far the garden had come as the request came in.
     pub far: HowFar,
     /// The highest numbers of which the garden's journal speaks.
-    pub spoken_of: SpokenOf,
+    pub given: NumbersGiven,
     query: String,
 }
 
@@ -170,7 +171,7 @@ impl Inside {
     }
 
     /// Reads a body; a long one where reckoning is done.
-    pub async fn read<T: DeserializeOwned + Send + 'static>(&self, body: Bytes) -> Result<T, RequestError> {
+    pub async fn read<T: DeserializeOwned + JsonSchema + Send + 'static>(&self, body: Bytes) -> Result<T, RequestError> {
         if body.len() <= SHORT {
             return read(&body);
         }
@@ -199,8 +200,8 @@ impl<R: Least> FromRequest for InGarden<R> {
                 return Err(if R::ROLE == Role::Owner { RequestError::OwnerOnly } else { RequestError::LookOnly });
             }
             let query = request.query_string().to_string();
-            let Found { role, far, spoken_of } = found;
-            let inside = Inside { shared, garden, account: inside.account, role, far, spoken_of, query };
+            let Found { role, far, given } = found;
+            let inside = Inside { shared, garden, account: inside.account, role, far, given, query };
             Ok(InGarden { inside, least: PhantomData })
         })
     }

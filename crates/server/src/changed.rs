@@ -32,10 +32,10 @@ use sparrow_facts::variety::Variety;
 use sparrow_facts::want::Want;
 use sparrow_store::History;
 use std::collections::BTreeMap;
-use ts_rs::TS;
 
 /// A list as it changed: those of its things that are new or otherwise than before, and the numbers of those that are gone.
-#[derive(Debug, Clone, PartialEq, Serialize, TS, JsonSchema)]
+#[derive(Debug, Clone, PartialEq, Serialize, JsonSchema)]
+#[schemars(rename = "{T}ListNow")]
 pub struct ListNow<T, I> {
     /// New, or otherwise than before.
     pub now: Vec<T>,
@@ -44,7 +44,7 @@ pub struct ListNow<T, I> {
 }
 
 /// Facts that are otherwise than before; nothing where nothing changed.
-#[derive(Debug, Clone, PartialEq, Serialize, TS, JsonSchema)]
+#[derive(Debug, Clone, PartialEq, Serialize, JsonSchema)]
 pub struct FactsNow {
     /// The place.
     pub site: Option<Site>,
@@ -77,7 +77,7 @@ pub struct FactsNow {
 }
 
 /// The numbers of what a change made.
-#[derive(Debug, Clone, PartialEq, Eq, Serialize, TS, JsonSchema)]
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, JsonSchema)]
 pub struct NumbersMade {
     /// Beds.
     pub beds: Vec<BedId>,
@@ -104,7 +104,7 @@ pub struct NumbersMade {
 }
 
 /// The findings of one bed.
-#[derive(Debug, Clone, PartialEq, Serialize, TS, JsonSchema)]
+#[derive(Debug, Clone, PartialEq, Serialize, JsonSchema)]
 pub struct BedFindings {
     /// The bed.
     pub bed: BedId,
@@ -113,7 +113,7 @@ pub struct BedFindings {
 }
 
 /// Reckonings that are otherwise than before.
-#[derive(Debug, Clone, PartialEq, Serialize, TS, JsonSchema)]
+#[derive(Debug, Clone, PartialEq, Serialize, JsonSchema)]
 pub struct ReckoningNow {
     /// The year and its frosts.
     pub season: Option<GrowingYear>,
@@ -130,7 +130,7 @@ pub struct ReckoningNow {
 }
 
 /// What a change changed.
-#[derive(Debug, Clone, PartialEq, Serialize, TS, JsonSchema)]
+#[derive(Debug, Clone, PartialEq, Serialize, JsonSchema)]
 pub struct Changed {
     /// The garden's revision after it.
     pub revision: i32,

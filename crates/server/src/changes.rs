@@ -23,7 +23,6 @@ use sparrow_core::work::Work;
 use sparrow_facts::edit::Edit;
 use sparrow_store::{Asked, History, Made, Role, StoreError, Way};
 use std::sync::Arc;
-use ts_rs::TS;
 
 /// The day to look at, nothing for the day where the needle rests; and whether the season is looked at.
 #[derive(Deserialize, Clone, Copy)]
@@ -49,7 +48,7 @@ pub struct Asking {
 }
 
 /// What a request to change a garden is answered with.
-#[derive(Serialize, TS, JsonSchema)]
+#[derive(Serialize, JsonSchema)]
 #[serde(tag = "came", rename_all = "kebab-case")]
 pub enum Outcome {
     /// What it changed.
@@ -59,16 +58,28 @@ pub enum Outcome {
 }
 
 /// Which change is taken back or done again: with a number that one, else one's own.
-#[derive(Deserialize, Clone, Copy)]
+#[derive(Deserialize, JsonSchema, Clone, Copy)]
 pub struct Stepping {
+    /// Day to look at.
     on: Option<Date>,
+    /// Whether the season is told too.
     #[serde(default)]
     season: bool,
+    /// Number of the change.
     number: Option<i64>,
 }
 
+/// What a command is answered with: its outcome, or of a rehearsal what would change.
+#[derive(JsonSchema)]
+#[schemars(untagged)]
+#[allow(dead_code, reason = "only its shape is asked for")]
+pub enum Carried {
+    Made(Outcome),
+    Rehearsed(Box<Changed>),
+}
+
 /// A change, as a list shows it.
-#[derive(Serialize, TS, JsonSchema)]
+#[derive(Serialize, JsonSchema)]
 pub struct ChangeLine {
     /// Its number in the garden.
     number: i32,
@@ -77,7 +88,6 @@ pub struct ChangeLine {
     /// Whoever asks made it.
     mine: bool,
     /// When.
-    #[ts(type = "string")]
     at: Timestamp,
     /// The kind of command.
     did: String,
@@ -86,16 +96,15 @@ pub struct ChangeLine {
 }
 
 /// The changes before a number; nothing for the latest.
-#[derive(Deserialize, Clone, Copy)]
+#[derive(Deserialize, JsonSchema, Clone, Copy)]
 pub struct Before {
+    /// Only changes before this number.
     before: Option<i64>,
 }
 
 /// Changes told at once.
 const MOST_TOLD: i64 = 40;
 
-/// Anyone with a role in the garden: what was changed, by whom and when, the latest first.
-#[utoipa::path(get, path = "/api/v1/gardens/{garden}/changes", params(("garden" = i64, Path, description = "number of the garden"), ("before" = Option<i64>, Query, description = "only changes before this number")), responses((status = 200, description = "changes, the latest first"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn list(inside: InGarden<Guest>) -> Result<Json<Vec<ChangeLine>>, RequestError> {
     let before: Before = inside.query()?;
     let changes = inside.shared.store.changes(inside.garden, before.before, MOST_TOLD).await?;
@@ -110,8 +119,6 @@ pub async fn list(inside: InGarden<Guest>) -> Result<Json<Vec<ChangeLine>>, Requ
     Ok(Json(changes.into_iter().map(line).collect()))
 }
 
-/// Owners and helpers: carries out a command, or rehearses it.
-#[utoipa::path(post, path = "/api/v1/gardens/{garden}/commands", params(("garden" = i64, Path, description = "number of the garden"), ("If-Match" = String, Header, description = "revision the change is made on"), ("Idempotency-Key" = Option<String>, Header, description = "1 to 100 letters; the same key twice is the same request, made once")), responses((status = 200, description = "what it changed, or the garden as it is if it had been made before"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn command(inside: InGarden<Helper>, request: HttpRequest, Sent(body): Call) -> Result<HttpResponse, RequestError> {
     let Asking { command, on, rehearse, season } = inside.read(body).await?;
     on.map_or(Ok(()), planned)?;
@@ -126,7 +133,7 @@ pub async fn command(inside: InGarden<Helper>, request: HttpRequest, Sent(body):
         Seen::Stale => return stale(&inside, looking).await,
         Seen::At(ready) => ready,
     };
-    let (before, today, numbers) = (Arc::clone(&seen), inside.today(&seen), inside.spoken_of);
+    let (before, today, numbers) = (Arc::clone(&seen), inside.today(&seen), inside.given);
     let edits = inside.work(move |work| command::plan(before.known(today, work).with_numbers(numbers), &command)).await??;
     let made = inside.shared.store.change(asked, &told, &edits).await;
     outcome(&inside, (&seen, edits), made, Some(History { undo: Some(told), redo: None }), looking).await
@@ -134,7 +141,7 @@ pub async fn command(inside: InGarden<Helper>, request: HttpRequest, Sent(body):
 
 async fn rehearsed(inside: &Inside, command: Command, on: Option<Date>) -> Result<HttpResponse, RequestError> {
     let before = inside.ready().await?;
-    let (today, history, numbers) = (inside.today(&before), inside.history().await?, inside.spoken_of);
+    let (today, history, numbers) = (inside.today(&before), inside.history().await?, inside.given);
     let revision = before.at.revision;
     let planned = move |work: &Work| {
         let edits = command::plan(before.known(today, work).with_numbers(numbers), &command)?;
@@ -152,14 +159,10 @@ fn changed((before, after): (&Ready, &Ready), looking: Looking, (today, history)
     Changed::between((before.garden(), &was), (after, &is), season, (today, history))
 }
 
-/// Owners and helpers: takes back their last change, or the one of a number; the owner anyone's.
-#[utoipa::path(post, path = "/api/v1/gardens/{garden}/undo", params(("garden" = i64, Path, description = "number of the garden"), ("number" = Option<i64>, Query, description = "number of the change"), ("If-Match" = String, Header, description = "revision the change is made on"), ("Idempotency-Key" = Option<String>, Header, description = "1 to 100 letters; the same key twice is the same request, made once")), responses((status = 200, description = "what it changed, or the garden as it is if it had been made before"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn undo(inside: InGarden<Helper>, request: HttpRequest) -> Result<HttpResponse, RequestError> {
     step(&inside, &request, Way::Undo, inside.query()?).await
 }
 
-/// Owners and helpers: does again what they took back, or the change of a number; the owner anyone's.
-#[utoipa::path(post, path = "/api/v1/gardens/{garden}/redo", params(("garden" = i64, Path, description = "number of the garden"), ("number" = Option<i64>, Query, description = "number of the change"), ("If-Match" = String, Header, description = "revision the change is made on"), ("Idempotency-Key" = Option<String>, Header, description = "1 to 100 letters; the same key twice is the same request, made once")), responses((status = 200, description = "what it changed, or the garden as it is if it had been made before"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn redo(inside: InGarden<Helper>, request: HttpRequest) -> Result<HttpResponse, RequestError> {
     step(&inside, &request, Way::Redo, inside.query()?).await
 }

@@ -22,11 +22,11 @@ use sparrow_facts::site::Site;
 use sparrow_formats::garden_file;
 use sparrow_store::{AccountId, GardenId, History, HowFar, Role, Versioned};
 use std::sync::Arc;
-use ts_rs::TS;
 
 /// The day to look at; nothing for the day where the needle rests.
-#[derive(Deserialize)]
+#[derive(Deserialize, JsonSchema)]
 pub struct OnDay {
+    /// Day to look at.
     on: Option<Date>,
 }
 
@@ -37,8 +37,6 @@ pub struct NewGarden {
     site: Site,
 }
 
-/// Signed-in accounts: the gardens they may see.
-#[utoipa::path(get, path = "/api/v1/gardens", responses((status = 200, description = "a list of gardens"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn list(shared: Data<Shared>, SignedIn { account, .. }: SignedIn) -> Result<Json<Vec<GardenLine>>, RequestError> {
     let gardens = shared.store.gardens_of(account).await?;
     let line = |listed: sparrow_store::Listed| GardenLine {
@@ -50,8 +48,6 @@ pub async fn list(shared: Data<Shared>, SignedIn { account, .. }: SignedIn) -> R
     Ok(Json(gardens.into_iter().map(line).collect()))
 }
 
-/// Signed-in accounts: makes a garden of their own.
-#[utoipa::path(post, path = "/api/v1/gardens", responses((status = 200, description = "the garden"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn create(
     shared: Data<Shared>,
     SignedIn { account, .. }: SignedIn,
@@ -63,8 +59,6 @@ pub async fn create(
     made(&shared, account, id, garden).await
 }
 
-/// Anyone with a role in the garden: the garden on a day.
-#[utoipa::path(get, path = "/api/v1/gardens/{garden}", params(("garden" = i64, Path, description = "number of the garden"), ("on" = Option<String>, Query, description = "day to look at, YYYY-MM-DD")), responses((status = 200, description = "the garden and all that follows from it"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn show(inside: InGarden<Guest>) -> Result<HttpResponse, RequestError> {
     let day: OnDay = inside.query()?;
     let (revision, told) = inside.view(inside.ready().await?, day.on, |view| written(&view)).await?;
@@ -73,18 +67,23 @@ pub async fn show(inside: InGarden<Guest>) -> Result<HttpResponse, RequestError>
 
 /// The day to look at, and what is seen now: the needle's day, the garden's revision, how many entries its journal had, and the day it
 /// is.
-#[derive(Deserialize)]
+#[derive(Deserialize, JsonSchema)]
 pub struct Turning {
+    /// Day to look at.
     on: Date,
+    /// Day seen before.
     was: Date,
+    /// Revision seen.
     revision: i64,
+    /// Entries of the journal it was seen with.
     #[serde(default)]
     journal: i64,
+    /// Day it was when that was seen.
     today: Date,
 }
 
 /// What another day is told as.
-#[derive(Serialize, TS, JsonSchema)]
+#[derive(Serialize, JsonSchema)]
 #[serde(tag = "came", rename_all = "kebab-case")]
 pub enum Look {
     /// What is otherwise on it, in the garden at the revision that was seen.
@@ -93,8 +92,6 @@ pub enum Look {
     Whole(Box<GardenView>),
 }
 
-/// Anyone with a role in the garden: another day, told by what is otherwise on it than on the day seen before.
-#[utoipa::path(get, path = "/api/v1/gardens/{garden}/look", params(("garden" = i64, Path, description = "number of the garden"), ("on" = String, Query, description = "day to look at, YYYY-MM-DD"), ("was" = String, Query, description = "day seen before"), ("revision" = i64, Query, description = "revision seen"), ("journal" = i64, Query, description = "entries of the journal it was seen with"), ("today" = String, Query, description = "day it was when that was seen")), responses((status = 200, description = "what is otherwise, or the garden"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn look(inside: InGarden<Guest>) -> Result<HttpResponse, RequestError> {
     let Turning { on, was, revision, journal, today: then } = inside.query()?;
     let ready = inside.ready().await?;
@@ -115,8 +112,6 @@ pub async fn look(inside: InGarden<Guest>) -> Result<HttpResponse, RequestError>
     Ok(HttpResponse::Ok().insert_header((header::CACHE_CONTROL, "no-store")).content_type(JSON).body(told))
 }
 
-/// Anyone with a role in the garden: the garden as a file.
-#[utoipa::path(get, path = "/api/v1/gardens/{garden}/export", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "the garden's file"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn export(inside: InGarden<Guest>) -> Result<HttpResponse, RequestError> {
     let ready = inside.ready().await?;
     let name: String =
@@ -125,8 +120,6 @@ pub async fn export(inside: InGarden<Guest>) -> Result<HttpResponse, RequestErro
     Ok(file(JSON, Some(&format!("{name}.garden.json")), text))
 }
 
-/// Signed-in accounts: makes a garden of their own from a file, or changes nothing.
-#[utoipa::path(post, path = "/api/v1/gardens/import", responses((status = 200, description = "the garden"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn import(
     shared: Data<Shared>,
     SignedIn { account, .. }: SignedIn,

@@ -10,7 +10,6 @@ use jiff::Timestamp;
 use jiff::civil::Date;
 use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
-use sparrow_core::catalogue::Catalogue;
 use sparrow_core::change::journal;
 use sparrow_core::change::limits::{self, ENTRIES_AT_ONCE, MOST_OF_JOURNAL};
 use sparrow_core::work::Work;
@@ -20,7 +19,6 @@ use sparrow_facts::refusal::Refusal;
 use sparrow_formats::journal_file;
 use sparrow_formats::journal_read::{self, JournalRefused};
 use std::collections::BTreeSet;
-use ts_rs::TS;
 
 /// The most days and entries that are told at once.
 const MOST_DAYS: i32 = 800;
@@ -35,40 +33,39 @@ pub struct Writing {
 }
 
 /// What came of it.
-#[derive(Serialize, TS, JsonSchema)]
+#[derive(Serialize, JsonSchema)]
 pub struct WrittenDown {
     /// How many entries were new; the others were there already.
     new: u32,
 }
 
 /// An entry as it is told.
-#[derive(Serialize, TS, JsonSchema)]
+#[derive(Serialize, JsonSchema)]
 pub struct JournalLine {
     /// What was written.
     entry: JournalEntry,
     /// By whom; nothing when their account is no more.
     by: Option<String>,
     /// When it came in.
-    #[ts(type = "string")]
     at: Timestamp,
 }
 
 /// Which days.
-#[derive(Deserialize, Clone, Copy)]
+#[derive(Deserialize, JsonSchema, Clone, Copy)]
 pub struct Days {
+    /// The first day.
     from: Date,
+    /// The last day, 800 days later at most.
     until: Date,
     /// Only what is of one planting.
     patch: Option<PatchId>,
 }
 
-/// Owners and helpers: writes entries down. Each is kept once, however often it is sent.
-#[utoipa::path(post, path = "/api/v1/gardens/{garden}/journal", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "how many were new"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn write(inside: InGarden<Helper>, Sent(body): Call) -> Result<Json<WrittenDown>, RequestError> {
     let Writing { entries } = inside.read(body).await?;
     limits::number("entries", i64::try_from(entries.len()).unwrap_or(i64::MAX), ENTRIES_AT_ONCE)?;
     let ready = inside.ready().await?;
-    let (today, numbers) = (inside.today(&ready), inside.spoken_of);
+    let (today, numbers) = (inside.today(&ready), inside.given);
     let checked = move |work: &_| {
         let known = ready.known(today, work).with_numbers(numbers);
         entries.iter().try_for_each(|one| journal::entry(known, one)).map(|()| entries)
@@ -77,8 +74,6 @@ pub async fn write(inside: InGarden<Helper>, Sent(body): Call) -> Result<Json<Wr
     kept(&inside, &entries).await
 }
 
-/// Anyone with a role in the garden: the entries of some days that hold, in the order they were written.
-#[utoipa::path(get, path = "/api/v1/gardens/{garden}/journal", params(("garden" = i64, Path, description = "number of the garden"), ("from" = String, Query, description = "the first day"), ("until" = String, Query, description = "the last day, 800 days later at most"), ("patch" = Option<u32>, Query, description = "only what is of this planting")), responses((status = 200, description = "entries"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn list(inside: InGarden<Guest>) -> Result<Json<Vec<JournalLine>>, RequestError> {
     let Days { from, until, patch } = inside.query()?;
     let days = i64::from((until - from).get_days());
@@ -92,11 +87,9 @@ pub async fn list(inside: InGarden<Guest>) -> Result<Json<Vec<JournalLine>>, Req
     Ok(Json(told.map(|one| JournalLine { entry: one.entry, by: one.name, at: one.at }).collect()))
 }
 
-/// Owners and helpers: reads a journal from its file, JSON or table. What is there already stays as it is; all of it is read, or nothing.
-#[utoipa::path(post, path = "/api/v1/gardens/{garden}/journal/import", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "how many entries were new"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn import(inside: InGarden<Helper>, Sent(body): File) -> Result<Json<WrittenDown>, RequestError> {
     let ready = inside.ready().await?;
-    let (today, numbers) = (inside.today(&ready), inside.spoken_of);
+    let (today, numbers) = (inside.today(&ready), inside.given);
     let read = move |work: &Work| {
         let text = std::str::from_utf8(&body);
         let text = text.map_err(|_| RequestError::Field("the file is not text in UTF-8; nothing was read in".into()))?;
@@ -122,19 +115,15 @@ async fn kept(inside: &Inside, entries: &[JournalEntry]) -> Result<Json<WrittenD
     Ok(Json(WrittenDown { new: u32::try_from(new.ok_or_else(full)?).unwrap_or(u32::MAX) }))
 }
 
-/// Anyone with a role in the garden: all that was ever written down, as a file.
-#[utoipa::path(get, path = "/api/v1/gardens/{garden}/journal.json", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "the journal"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn json(inside: InGarden<Guest>) -> Result<HttpResponse, RequestError> {
     let (ready, entries) = (inside.ready().await?, inside.shared.store.whole_journal(inside.garden).await?);
     let text = inside.work(move |_| journal_file::json(ready.garden(), entries)).await?;
     Ok(file(JSON, Some("journal.json"), text))
 }
 
-/// Anyone with a role in the garden: what holds of it, as a table.
-#[utoipa::path(get, path = "/api/v1/gardens/{garden}/journal.csv", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "the journal as RFC 4180"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn csv(inside: InGarden<Guest>) -> Result<HttpResponse, RequestError> {
     let (ready, entries) = (inside.ready().await?, inside.shared.store.whole_journal(inside.garden).await?);
-    let table = inside.work(move |_| journal_file::table(ready.garden(), Catalogue::standard(), &entries)).await?;
+    let table = inside.work(move |_| journal_file::table(ready.garden(), ready.catalogue(), &entries)).await?;
     let text = table.map_err(|error| RequestError::Broken(error.to_string()))?;
     Ok(file("text/csv; charset=utf-8", Some("journal.csv"), text))
 }

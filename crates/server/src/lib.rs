@@ -23,6 +23,8 @@ mod lists;
 mod lookups;
 mod members;
 mod metrics;
+mod misread;
+mod months;
 mod openapi;
 mod page;
 mod password;
@@ -31,6 +33,7 @@ mod photos;
 mod places;
 mod questions;
 mod ready;
+mod route;
 mod routes;
 mod searches;
 mod seasons;
@@ -39,25 +42,6 @@ mod shared;
 mod sheets;
 mod spans;
 mod view;
-
-pub use aside::Aside;
-pub use openapi::description;
-pub use routes::{ApiRoute, Caller, ROUTES, configure};
-pub use settings::{Limits, Registration, Settings};
-pub use shared::Shared;
-
-/// What the page is sent that is no type of the core's, for whoever describes it.
-pub mod sent {
-    pub use crate::accounts::{SessionLine, SessionView};
-    pub use crate::changes::{ChangeLine, Outcome};
-    pub use crate::gardens::Look;
-    pub use crate::journal::{JournalLine, WrittenDown};
-    pub use crate::members::{BinLine, CameInto, InvitationView, Invited, Members};
-    pub use crate::places::PlaceClimate;
-    pub use crate::searches::Told;
-    pub use crate::seasons::{CalendarAt, StationRead};
-    pub use crate::view::{GardenLine, GardenView, TapeReading};
-}
 
 use crate::figures::counted;
 use crate::metrics::Metrics;
@@ -68,6 +52,11 @@ use actix_web::dev::Server;
 use actix_web::middleware::{Compress, Condition, DefaultHeaders, NormalizePath, from_fn};
 use actix_web::web::Data;
 use actix_web::{App, HttpServer};
+pub use aside::Aside;
+pub use route::{ApiRoute, Caller};
+pub use routes::{ROUTES, configure, description};
+pub use settings::{Limits, Registration, Settings};
+pub use shared::Shared;
 use sparrow_pool::Pool;
 use sparrow_store::{Store, StoreError};
 use std::net::TcpListener;

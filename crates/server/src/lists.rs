@@ -6,18 +6,18 @@ use crate::errors::RequestError;
 use crate::payload::{Call, Sent};
 use actix_web::HttpResponse;
 use actix_web::web::Json;
+use schemars::JsonSchema;
 use serde::Deserialize;
 use sparrow_core::change::lists::Listed;
 use sparrow_formats::lists_file::{self, ListOf};
 
 /// Which list.
-#[derive(Deserialize, Clone, Copy)]
+#[derive(Deserialize, JsonSchema, Clone, Copy)]
 pub struct Asked {
+    /// Which list.
     of: ListOf,
 }
 
-/// Anyone with a role in the garden: its varieties, its crops of its own, or its lots of seed, as a table.
-#[utoipa::path(get, path = "/api/v1/gardens/{garden}/list.csv", params(("garden" = i64, Path, description = "number of the garden"), ("of" = String, Query, description = "varieties, own-crops or lots")), responses((status = 200, description = "the list as RFC 4180"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn csv(inside: InGarden<Guest>) -> Result<HttpResponse, RequestError> {
     let Asked { of } = inside.query()?;
     let ready = inside.ready().await?;
@@ -26,8 +26,6 @@ pub async fn csv(inside: InGarden<Guest>) -> Result<HttpResponse, RequestError> 
     Ok(file("text/csv; charset=utf-8", Some(of.file()), text))
 }
 
-/// Owners and helpers: reads such a table and says what stands in it; keeps nothing. The command `keep-list` does.
-#[utoipa::path(post, path = "/api/v1/gardens/{garden}/list", params(("garden" = i64, Path, description = "number of the garden"), ("of" = String, Query, description = "varieties, own-crops or lots")), responses((status = 200, description = "the list, as the command keep-list takes it"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn read(inside: InGarden<Helper>, Sent(body): Call) -> Result<Json<Listed>, RequestError> {
     let Asked { of } = inside.query()?;
     let ready = inside.ready().await?;

@@ -6,6 +6,7 @@ use crate::view::TapeReading;
 use actix_web::http::header;
 use actix_web::web::{Data, Json, Query};
 use actix_web::{HttpResponse, Responder};
+use schemars::JsonSchema;
 use serde::Deserialize;
 use sparrow_core::catalogue::Catalogue;
 use sparrow_facts::refusal::Refusal;
@@ -13,20 +14,17 @@ use sparrow_facts::units::{Length, Units};
 use std::time::Duration;
 use tokio::time::timeout;
 
-/// Anyone: everything known of plants.
-#[utoipa::path(get, path = "/api/v1/catalogue", responses((status = 200, description = "crops, families, relations and sources"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn catalogue() -> impl Responder {
     HttpResponse::Ok().insert_header((header::CACHE_CONTROL, "max-age=600")).json(Catalogue::standard())
 }
 
 /// What was typed.
-#[derive(Deserialize)]
+#[derive(Deserialize, JsonSchema)]
 pub struct Typed {
+    /// What was typed.
     read: String,
 }
 
-/// Anyone: what a tape's words mean.
-#[utoipa::path(get, path = "/api/v1/tape", params(("read" = String, Query, description = "what was typed")), responses((status = 200, description = "the length read"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn tape(typed: Query<Typed>) -> Result<Json<TapeReading>, RequestError> {
     let length: Length = typed.read.parse().map_err(Refusal::from)?;
     let reading =
@@ -34,14 +32,10 @@ pub async fn tape(typed: Query<Typed>) -> Result<Json<TapeReading>, RequestError
     Ok(Json(reading))
 }
 
-/// Anyone: whether the server is alive.
-#[utoipa::path(get, path = "/healthz", responses((status = 200, description = "alive")))]
 pub async fn alive() -> HttpResponse {
     HttpResponse::Ok().body("alive")
 }
 
-/// Anyone: whether the server can serve, that is whether its database answers.
-#[utoipa::path(get, path = "/readyz", responses((status = 200, description = "ready"), (status = 503, description = "not ready")))]
 pub async fn ready(shared: Data<Shared>) -> HttpResponse {
     if timeout(READY_WITHIN, shared.store.is_well()).await.is_ok_and(|well| well) {
         HttpResponse::Ok().body("ready")

@@ -4,7 +4,7 @@ use crate::auth::{Guest, InGarden, Owner, SignedIn};
 use crate::body::read;
 use crate::errors::{RequestError, absent};
 use crate::payload::{Sent, Words};
-use crate::view::number;
+use crate::view::{RoleWord, number};
 use crate::{Shared, attempts};
 use actix_web::web::{Data, Json, Path};
 use actix_web::{HttpRequest, HttpResponse};
@@ -12,60 +12,64 @@ use jiff::Timestamp;
 use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use sparrow_store::{AccountId, GardenId, Role, fresh};
-use ts_rs::TS;
+
+/// The words of the roles that others may be given.
+#[derive(JsonSchema)]
+#[schemars(rename = "InvitedRole", rename_all = "lowercase")]
+#[allow(dead_code, reason = "only its shape is asked for")]
+enum InvitedWord {
+    /// Looks, and touches nothing.
+    Guest,
+    /// Does everything but letting others in.
+    Helper,
+}
 
 /// Someone who may come in, as the page shows it.
-#[derive(Serialize, TS, JsonSchema)]
+#[derive(Serialize, JsonSchema)]
 pub struct MemberLine {
     /// What they are named by.
     number: i32,
     name: String,
-    #[ts(type = "'owner' | 'helper' | 'guest'")]
-    #[schemars(with = "String")]
+    #[schemars(with = "RoleWord")]
     role: Role,
     /// It is whoever asks.
     me: bool,
 }
 
 /// An invitation that still works, as the owner sees it.
-#[derive(Serialize, TS, JsonSchema)]
+#[derive(Serialize, JsonSchema)]
 pub struct InvitationLine {
     number: i32,
-    #[ts(type = "'helper' | 'guest'")]
-    #[schemars(with = "String")]
+    #[schemars(with = "InvitedWord")]
     role: Role,
     /// Until when it works.
-    #[ts(type = "string")]
     until: Timestamp,
 }
 
 /// Who may come in, and who is invited; invitations are the owner's to see.
-#[derive(Serialize, TS, JsonSchema)]
+#[derive(Serialize, JsonSchema)]
 pub struct Members {
     members: Vec<MemberLine>,
     invitations: Vec<InvitationLine>,
 }
 
 /// An invitation that was just made: its link is told once.
-#[derive(Serialize, TS, JsonSchema)]
+#[derive(Serialize, JsonSchema)]
 pub struct Invited {
     /// The path of the link; what opens it stands behind the `#`, which no server is sent.
     path: String,
-    #[ts(type = "string")]
     until: Timestamp,
 }
 
 /// What a link invites to.
-#[derive(Serialize, TS, JsonSchema)]
+#[derive(Serialize, JsonSchema)]
 pub struct InvitationView {
     /// The garden's name; nothing for one that only lets an account be made.
     garden: Option<String>,
-    #[ts(type = "'helper' | 'guest' | null")]
-    #[schemars(with = "Option<String>")]
+    #[schemars(with = "Option<InvitedWord>")]
     role: Option<Role>,
     /// Who invites.
     by: Option<String>,
-    #[ts(type = "string")]
     until: Timestamp,
 }
 
@@ -73,7 +77,7 @@ pub struct InvitationView {
 #[derive(Deserialize, JsonSchema)]
 #[serde(deny_unknown_fields)]
 pub struct RoleWanted {
-    #[schemars(with = "String")]
+    #[schemars(with = "InvitedWord")]
     role: Role,
 }
 
@@ -85,7 +89,7 @@ pub struct InvitationWord {
 }
 
 /// The garden that was come into.
-#[derive(Serialize, TS, JsonSchema)]
+#[derive(Serialize, JsonSchema)]
 pub struct CameInto {
     garden: i32,
 }
@@ -105,12 +109,11 @@ pub struct NameTyped {
 }
 
 /// A garden in the bin.
-#[derive(Serialize, TS, JsonSchema)]
+#[derive(Serialize, JsonSchema)]
 pub struct BinLine {
     number: i32,
     name: String,
     /// When it is gone for good.
-    #[ts(type = "string")]
     until: Timestamp,
 }
 
@@ -122,8 +125,6 @@ fn no_owner(role: Role) -> Result<Role, RequestError> {
     Ok(role)
 }
 
-/// Anyone with a role in the garden: who may come in, and to the owner who is invited.
-#[utoipa::path(get, path = "/api/v1/gardens/{garden}/members", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "names and roles"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn members(inside: InGarden<Guest>) -> Result<Json<Members>, RequestError> {
     let store = &inside.shared.store;
     let members = store.members(inside.garden).await?;
@@ -142,8 +143,6 @@ pub async fn members(inside: InGarden<Guest>) -> Result<Json<Members>, RequestEr
     }))
 }
 
-/// The owner: makes a link by which one person may come in, to help or to look.
-#[utoipa::path(post, path = "/api/v1/gardens/{garden}/invitations", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "the link's path, told once"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn invite(inside: InGarden<Owner>, Sent(body): Words) -> Result<Json<Invited>, RequestError> {
     let form: RoleWanted = read(&body)?;
     let role = no_owner(form.role)?;
@@ -159,15 +158,11 @@ pub async fn invite(inside: InGarden<Owner>, Sent(body): Words) -> Result<Json<I
 /// The most invitations of a garden that are out at once.
 const MOST_INVITED: usize = 20;
 
-/// The owner: takes an invitation back.
-#[utoipa::path(delete, path = "/api/v1/gardens/{garden}/invitations/{invitation}", params(("garden" = i64, Path, description = "number of the garden"), ("invitation" = i64, Path, description = "number of the invitation")), responses((status = 204, description = "taken back"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn take_back(inside: InGarden<Owner>, path: Path<(i64, i64)>) -> Result<HttpResponse, RequestError> {
     inside.shared.store.take_back_invitation(inside.garden, path.1).await.map_err(absent("invitation"))?;
     Ok(HttpResponse::NoContent().finish())
 }
 
-/// Whoever holds an invitation's link: what it invites to.
-#[utoipa::path(post, path = "/api/v1/invitations/look", responses((status = 200, description = "what it invites to"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn look(shared: Data<Shared>, request: HttpRequest, Sent(body): Words) -> Result<Json<InvitationView>, RequestError> {
     let InvitationWord { word } = read(&body)?;
     attempts::count(&shared, &request).await?;
@@ -178,8 +173,6 @@ pub async fn look(shared: Data<Shared>, request: HttpRequest, Sent(body): Words)
 /// An invitation that does not work.
 const SPENT: &str = "invitation; it may be used up, taken back or too old";
 
-/// Signed-in accounts that hold an invitation's link: come into the garden.
-#[utoipa::path(post, path = "/api/v1/invitations/accept", responses((status = 200, description = "the garden"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn accept(
     shared: Data<Shared>,
     request: HttpRequest,
@@ -192,8 +185,6 @@ pub async fn accept(
     Ok(Json(CameInto { garden: number(garden.0) }))
 }
 
-/// The owner: changes what a member may do.
-#[utoipa::path(put, path = "/api/v1/gardens/{garden}/members/{member}", params(("garden" = i64, Path, description = "number of the garden"), ("member" = i64, Path, description = "number of the member")), responses((status = 204, description = "changed"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn set_role(inside: InGarden<Owner>, path: Path<(i64, i64)>, Sent(body): Words) -> Result<HttpResponse, RequestError> {
     let form: RoleWanted = read(&body)?;
     let role = no_owner(form.role)?;
@@ -201,8 +192,6 @@ pub async fn set_role(inside: InGarden<Owner>, path: Path<(i64, i64)>, Sent(body
     Ok(HttpResponse::NoContent().finish())
 }
 
-/// The owner: removes a member. Members: leave.
-#[utoipa::path(delete, path = "/api/v1/gardens/{garden}/members/{member}", params(("garden" = i64, Path, description = "number of the garden"), ("member" = i64, Path, description = "number of the member")), responses((status = 204, description = "gone"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn let_go(inside: InGarden<Guest>, path: Path<(i64, i64)>) -> Result<HttpResponse, RequestError> {
     let member = AccountId(path.1);
     if inside.role != Role::Owner && member != inside.account {
@@ -215,16 +204,12 @@ pub async fn let_go(inside: InGarden<Guest>, path: Path<(i64, i64)>) -> Result<H
     Ok(HttpResponse::NoContent().finish())
 }
 
-/// The owner: hands the garden over to another member, and helps in it from then on.
-#[utoipa::path(post, path = "/api/v1/gardens/{garden}/owner", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 204, description = "handed over"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn hand_over(inside: InGarden<Owner>, Sent(body): Words) -> Result<HttpResponse, RequestError> {
     let MemberNumber { member } = read(&body)?;
     inside.shared.store.hand_over(inside.garden, inside.account, AccountId(member)).await.map_err(absent("member"))?;
     Ok(HttpResponse::NoContent().finish())
 }
 
-/// The owner: puts the garden into the bin, where it stays for thirty days.
-#[utoipa::path(post, path = "/api/v1/gardens/{garden}/bin", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 204, description = "in the bin"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn bin(inside: InGarden<Owner>, Sent(body): Words) -> Result<HttpResponse, RequestError> {
     let NameTyped { name } = read(&body)?;
     let ready = inside.ready().await?;
@@ -236,15 +221,11 @@ pub async fn bin(inside: InGarden<Owner>, Sent(body): Words) -> Result<HttpRespo
     Ok(HttpResponse::NoContent().finish())
 }
 
-/// Signed-in accounts: their gardens in the bin.
-#[utoipa::path(get, path = "/api/v1/bin", responses((status = 200, description = "gardens"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn binned(shared: Data<Shared>, me: SignedIn) -> Result<Json<Vec<BinLine>>, RequestError> {
     let line = |one: sparrow_store::Binned| BinLine { number: number(one.id.0), name: one.name, until: one.until };
     Ok(Json(shared.store.binned(me.account).await?.into_iter().map(line).collect()))
 }
 
-/// Signed-in accounts: take a garden of theirs out of the bin.
-#[utoipa::path(delete, path = "/api/v1/bin/{binned}", params(("binned" = i64, Path, description = "number of the garden")), responses((status = 204, description = "it is back"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn unbin(shared: Data<Shared>, me: SignedIn, binned: Path<i64>) -> Result<HttpResponse, RequestError> {
     shared.store.unbin(GardenId(*binned), me.account).await.map_err(absent("garden in your bin"))?;
     Ok(HttpResponse::NoContent().finish())

@@ -32,8 +32,6 @@ pub struct NewPhoto {
     jpeg: String,
 }
 
-/// Owners and helpers: keeps a picture under its number, once, however often it is sent.
-#[utoipa::path(put, path = "/api/v1/gardens/{garden}/photos/{picture}", params(("garden" = i64, Path, description = "number of the garden"), ("picture" = String, Path, description = "SHA-256 of the picture, 64 hexadecimal digits")), responses((status = 204, description = "kept"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn keep(inside: InGarden<Helper>, path: Path<(i64, String)>, Sent(body): Photo) -> Result<HttpResponse, RequestError> {
     let picture = numbered(&path.1)?;
     let NewPhoto { jpeg } = inside.read(body).await?;
@@ -70,8 +68,6 @@ fn numbered(text: &str) -> Result<Picture, RequestError> {
     Ok(Picture(number))
 }
 
-/// Anyone with a role in the garden: a picture.
-#[utoipa::path(get, path = "/api/v1/gardens/{garden}/photos/{picture}", params(("garden" = i64, Path, description = "number of the garden"), ("picture" = String, Path, description = "SHA-256 of the picture, 64 hexadecimal digits")), responses((status = 200, description = "the picture, a JPEG"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn show(inside: InGarden<Guest>, path: Path<(i64, String)>) -> Result<HttpResponse, RequestError> {
     let picture = numbered(&path.1)?;
     let bytes = inside.shared.store.photo(inside.garden, picture).await.map_err(absent("photo"))?;
@@ -84,8 +80,6 @@ pub async fn show(inside: InGarden<Guest>, path: Path<(i64, String)>) -> Result<
         .body(bytes))
 }
 
-/// The owner, and a helper what they kept themselves: takes a picture away for good; entries that name it stay.
-#[utoipa::path(delete, path = "/api/v1/gardens/{garden}/photos/{picture}", params(("garden" = i64, Path, description = "number of the garden"), ("picture" = String, Path, description = "SHA-256 of the picture, 64 hexadecimal digits")), responses((status = 204, description = "gone"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn forget(inside: InGarden<Helper>, path: Path<(i64, String)>) -> Result<HttpResponse, RequestError> {
     let picture = numbered(&path.1)?;
     let kept_by = (inside.role != Role::Owner).then_some(inside.account);
@@ -94,8 +88,6 @@ pub async fn forget(inside: InGarden<Helper>, path: Path<(i64, String)>) -> Resu
     Ok(HttpResponse::NoContent().finish())
 }
 
-/// Anyone with a role in the garden: all pictures as one archive, each named by its number.
-#[utoipa::path(get, path = "/api/v1/gardens/{garden}/photos.tar", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "a tar archive of JPEGs"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn all(inside: InGarden<Guest>) -> Result<HttpResponse, RequestError> {
     let (store, garden) = (inside.shared.store.clone(), inside.garden);
     let pictures = store.photos(garden).await?;

@@ -2,6 +2,7 @@
 
 use crate::Shared;
 use crate::errors::RequestError;
+use crate::months::with_months;
 use actix_web::web::{Data, Json, Query};
 use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
@@ -12,32 +13,33 @@ use sparrow_core::climate::weather::Weather;
 use sparrow_facts::almanac::{Almanac, Monthly};
 use sparrow_facts::site::{Freezes, Latitude, Longitude, PlaceMonths, Site};
 use sparrow_facts::units::{TenthsC, Units};
+use sparrow_places::heights;
 use sparrow_places::towns::{self, Town};
-use sparrow_places::{climate, heights};
-use ts_rs::TS;
 
 /// The beginning of a town's name.
-#[derive(Deserialize)]
+#[derive(Deserialize, JsonSchema)]
 pub struct Begun {
+    /// The beginning of a town's name; a country's or state's letters may follow after a comma.
     name: String,
 }
 
-/// Anyone: towns whose names begin so, the largest first.
-#[utoipa::path(get, path = "/api/v1/towns", params(("name" = String, Query, description = "the beginning of a town's name; a country's or state's letters may follow after a comma")), responses((status = 200, description = "towns, the largest first"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn towns(shared: Data<Shared>, begun: Query<Begun>) -> Result<Json<Vec<Town>>, RequestError> {
     Ok(Json(shared.pool.work(None, move |_| towns::find(&begun.name)).await?))
 }
 
 /// A place on the map, in hundredths of a degree.
-#[derive(Deserialize)]
+#[derive(Deserialize, JsonSchema)]
 pub struct Spot {
+    /// Hundredths of a degree, north positive.
     latitude: i32,
+    /// Hundredths of a degree, east positive.
     longitude: Option<i32>,
+    /// Metres above the sea; without it as high as towns there lie.
     height: Option<i16>,
 }
 
 /// What the climate of a place is taken to be, before its household says more.
-#[derive(Debug, Clone, Serialize, TS, JsonSchema)]
+#[derive(Debug, Clone, Serialize, JsonSchema)]
 pub struct PlaceClimate {
     /// What the table has for it; nothing at sea and where the longitude is not known.
     pub months: Option<PlaceMonths>,
@@ -51,8 +53,6 @@ pub struct PlaceClimate {
     pub first_frost: Option<FrostEdge>,
 }
 
-/// Anyone: what the climate of a place is.
-#[utoipa::path(get, path = "/api/v1/climate", params(("latitude" = i32, Query, description = "hundredths of a degree, north positive"), ("longitude" = Option<i32>, Query, description = "hundredths of a degree, east positive"), ("height" = Option<i16>, Query, description = "metres above the sea; without it as high as towns there lie")), responses((status = 200, description = "its months and frosts"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn climate(shared: Data<Shared>, spot: Query<Spot>) -> Result<Json<PlaceClimate>, RequestError> {
     let Spot { latitude, longitude, height } = *spot;
     number("latitude in hundredths of a degree", i64::from(latitude), limits::LATITUDE)?;
@@ -66,8 +66,7 @@ pub async fn climate(shared: Data<Shared>, spot: Query<Spot>) -> Result<Json<Pla
 }
 
 fn of(latitude: Latitude, longitude: Option<Longitude>, height: Option<i16>) -> PlaceClimate {
-    let months = longitude.and_then(|longitude| climate::months(latitude, longitude, height));
-    let site = Site {
+    let site = with_months(Site {
         name: String::new(),
         place: String::new(),
         latitude,
@@ -76,15 +75,15 @@ fn of(latitude: Latitude, longitude: Option<Longitude>, height: Option<i16>) -> 
         freezes: Freezes::ByClimate,
         longitude,
         height,
-        months,
+        months: None,
         zone: None,
         grid: None,
         neighbour_maize: None,
-    };
+    });
     let weather = Weather::at(&site, &Almanac::default());
     let means = |days: &[f64]| sparrow_core::climate::normals::monthly_means(days).map(TenthsC::of);
     PlaceClimate {
-        months,
+        months: site.months,
         height: longitude.map(|longitude| heights::lowest(latitude, longitude)),
         usual: Monthly { high: means(&weather.normals.high), low: means(&weather.normals.low) },
         // Any year that begins on the first day of a growing year.

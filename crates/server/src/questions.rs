@@ -9,8 +9,6 @@ use actix_web::http::header;
 use sparrow_core::ask::answer;
 use sparrow_core::ask::question::Question;
 
-/// Anyone with a role in the garden: answers a question that changes nothing.
-#[utoipa::path(post, path = "/api/v1/gardens/{garden}/questions", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "the answer"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn question(inside: InGarden<Guest>, Sent(body): Call) -> Result<HttpResponse, RequestError> {
     let asked: Question = inside.read(body).await?;
     let ready = inside.ready().await?;

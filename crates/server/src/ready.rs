@@ -1,6 +1,7 @@
 //! Gardens made ready to be asked about, and kept by their revision until they change: their facts, the warmth of
 //! their place put to the crops, and what was reckoned of them last.
 
+use crate::months::with_months;
 use jiff::Timestamp;
 use jiff::civil::Date;
 use quick_cache::sync::Cache;
@@ -75,7 +76,8 @@ impl Heard {
 
 impl Ready {
     /// Makes a garden ready, with what was written down in it.
-    pub fn of(at: Versioned, far: HowFar, journal: Arc<Heard>) -> Arc<Ready> {
+    pub fn of(mut at: Versioned, far: HowFar, journal: Arc<Heard>) -> Arc<Ready> {
+        at.garden.site = with_months(at.garden.site);
         let grower = Arc::new(Grower::of(&at.garden, Catalogue::standard()));
         let catalogue = Arc::new(Catalogue::standard().with_own(&at.garden));
         Ready::made(at, (far, journal), (grower, catalogue))
@@ -94,6 +96,7 @@ impl Ready {
     pub fn after(&self, edits: &[Edit], revision: i64) -> Arc<Ready> {
         let mut garden = self.at.garden.clone();
         edit::apply(&mut garden, edits);
+        garden.site = with_months(garden.site);
         let was = &self.at.garden;
         let same_book = (&garden.own_crops, &garden.varieties, &garden.lots) == (&was.own_crops, &was.varieties, &was.lots);
         let same = garden.site == was.site && garden.almanac == was.almanac && same_book;

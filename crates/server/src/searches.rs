@@ -20,7 +20,6 @@ use tokio::sync::{oneshot, watch};
 use tokio::time::{interval, timeout};
 use tokio_stream::StreamExt;
 use tokio_stream::wrappers::WatchStream;
-use ts_rs::TS;
 
 /// How much longer one is let be that does not ask whether to go on.
 const GRACE: Duration = Duration::from_secs(5);
@@ -30,7 +29,7 @@ const PULSE: Duration = Duration::from_millis(500);
 const BETWEEN: Duration = Duration::from_millis(80);
 
 /// What a search tells, each as a server-sent event of that name with what it tells as JSON.
-#[derive(Serialize, TS, JsonSchema)]
+#[derive(Serialize, JsonSchema)]
 #[serde(tag = "event", content = "data", rename_all = "kebab-case")]
 pub enum Told {
     /// It waits for its turn.
@@ -53,9 +52,6 @@ pub enum Told {
     },
 }
 
-/// Anyone with a role in the garden: searches for the best, as server-sent events `waiting`, `going` and at last `done`,
-/// `stopped` or `refused`. Ending the request ends the search.
-#[utoipa::path(post, path = "/api/v1/gardens/{garden}/searches", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "events of the search", content_type = "text/event-stream"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn search(inside: InGarden<Guest>, Sent(body): Call) -> Result<HttpResponse, RequestError> {
     let wanted: Search = inside.read(body).await?;
     let ready = inside.ready().await?;

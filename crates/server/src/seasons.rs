@@ -21,16 +21,16 @@ use sparrow_formats::{season_calendar, station_file};
 use sparrow_pool::Who;
 use sparrow_store::fresh;
 use std::sync::Arc;
-use ts_rs::TS;
 
 /// What the household calls the station.
-#[derive(Deserialize)]
+#[derive(Deserialize, JsonSchema)]
 pub struct Called {
+    /// What the station is called.
     name: String,
 }
 
 /// A station's file as it was read, before anything is kept.
-#[derive(Debug, Clone, Serialize, TS, JsonSchema)]
+#[derive(Debug, Clone, Serialize, JsonSchema)]
 pub struct StationRead {
     /// What would be kept.
     pub station: Station,
@@ -45,7 +45,7 @@ pub struct StationRead {
 }
 
 /// Whether a garden's calendar can be subscribed to, and where.
-#[derive(Debug, Clone, Serialize, TS, JsonSchema)]
+#[derive(Debug, Clone, Serialize, JsonSchema)]
 pub struct CalendarAt {
     /// Whoever asks has a private link.
     pub given: bool,
@@ -58,8 +58,6 @@ const MOST_GAPS: usize = 10;
 /// How long before today the calendar reaches back.
 const BACK: i64 = 60;
 
-/// Owners and helpers: reads a weather station's daily file and says what it holds; keeps nothing.
-#[utoipa::path(post, path = "/api/v1/gardens/{garden}/station", params(("garden" = i64, Path, description = "number of the garden"), ("name" = String, Query, description = "what the station is called")), responses((status = 200, description = "what the file says"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn station(inside: InGarden<Helper>, Sent(body): File) -> Result<Json<StationRead>, RequestError> {
     let Called { name } = inside.query()?;
     let hemisphere = inside.ready().await?.garden().site.latitude.hemisphere();
@@ -75,16 +73,12 @@ pub async fn station(inside: InGarden<Helper>, Sent(body): File) -> Result<Json<
     read.await?.map(Json)
 }
 
-/// Anyone with a role in the garden: its work as an iCalendar file.
-#[utoipa::path(get, path = "/api/v1/gardens/{garden}/calendar.ics", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "an iCalendar file"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn ics(inside: InGarden<Guest>) -> Result<HttpResponse, RequestError> {
     let uid = inside.shared.store.calendar_uid(inside.garden, &fresh()).await?;
     let text = told(&inside.shared, Some(inside.account.0), inside.ready().await?, uid).await?;
     Ok(file("text/calendar; charset=utf-8", Some("calendar.ics"), text))
 }
 
-/// Anyone with a role in the garden: the same as a table.
-#[utoipa::path(get, path = "/api/v1/gardens/{garden}/calendar.csv", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "a table"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn csv(inside: InGarden<Guest>) -> Result<HttpResponse, RequestError> {
     let uid = inside.shared.store.calendar_uid(inside.garden, &fresh()).await?;
     let ready = inside.ready().await?;
@@ -97,8 +91,6 @@ pub async fn csv(inside: InGarden<Guest>) -> Result<HttpResponse, RequestError> 
     Ok(file("text/csv; charset=utf-8", Some("calendar.csv"), table))
 }
 
-/// Anyone who holds the private link, without signing in: the garden's work as an iCalendar feed.
-#[utoipa::path(get, path = "/calendar/{token}.ics", params(("token" = String, Path, description = "the private part of the link")), responses((status = 200, description = "an iCalendar file"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn feed(shared: Data<Shared>, token: Path<String>) -> Result<HttpResponse, RequestError> {
     let unknown = absent("calendar; its link may have been revoked");
     let (garden, far) = shared.store.garden_of_token(&token).await.map_err(unknown)?;
@@ -107,23 +99,17 @@ pub async fn feed(shared: Data<Shared>, token: Path<String>) -> Result<HttpRespo
     Ok(file("text/calendar; charset=utf-8", None, text))
 }
 
-/// Owners and helpers: whether they have a private link to the calendar.
-#[utoipa::path(get, path = "/api/v1/gardens/{garden}/calendar", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "whether there is one"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn link(inside: InGarden<Helper>) -> Result<Json<CalendarAt>, RequestError> {
     let given = inside.shared.store.is_subscribed(inside.garden, inside.account).await?;
     Ok(Json(CalendarAt { given, path: None }))
 }
 
-/// Owners and helpers: gives them a private link, which ends the one they had. It is told once, and ends with their membership.
-#[utoipa::path(post, path = "/api/v1/gardens/{garden}/calendar", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 200, description = "the link's path, told once"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn give_link(inside: InGarden<Helper>) -> Result<Json<CalendarAt>, RequestError> {
     let token = fresh();
     inside.shared.store.subscribe(inside.garden, inside.account, Some(&token)).await?;
     Ok(Json(CalendarAt { given: true, path: Some(format!("/calendar/{token}.ics")) }))
 }
 
-/// Owners and helpers: revokes their private link.
-#[utoipa::path(delete, path = "/api/v1/gardens/{garden}/calendar", params(("garden" = i64, Path, description = "number of the garden")), responses((status = 204, description = "revoked"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn revoke_link(inside: InGarden<Helper>) -> Result<HttpResponse, RequestError> {
     inside.shared.store.subscribe(inside.garden, inside.account, None).await?;
     Ok(HttpResponse::NoContent().finish())

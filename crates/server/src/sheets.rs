@@ -6,6 +6,7 @@ use crate::errors::RequestError;
 use actix_web::HttpResponse;
 use actix_web::web::Path;
 use jiff::civil::Date;
+use schemars::JsonSchema;
 use serde::Deserialize;
 use sparrow_core::ask::sheet;
 use sparrow_core::change::limits;
@@ -17,12 +18,14 @@ use sparrow_formats::sheet_svg;
 use sparrow_formats::sheet_svg::Paper;
 
 /// Which sheet, on which paper.
-#[derive(Deserialize)]
+#[derive(Deserialize, JsonSchema)]
 #[serde(deny_unknown_fields)]
 pub struct Wanted {
+    /// Growing year.
     year: i16,
     /// Only what stands on that day.
     on: Option<Date>,
+    /// What it is printed on.
     #[serde(default)]
     paper: PaperName,
     /// To keep as a file instead of showing it.
@@ -30,7 +33,7 @@ pub struct Wanted {
     keep: bool,
 }
 
-#[derive(Deserialize, Default, Clone, Copy)]
+#[derive(Deserialize, JsonSchema, Default, Clone, Copy)]
 #[serde(rename_all = "lowercase")]
 enum PaperName {
     #[default]
@@ -38,8 +41,6 @@ enum PaperName {
     Letter,
 }
 
-/// Anyone with a role in the garden: the setting-out drawing of a bed.
-#[utoipa::path(get, path = "/api/v1/gardens/{garden}/beds/{bed}/sheet.svg", params(("garden" = i64, Path, description = "number of the garden"), ("bed" = u32, Path, description = "number of the bed"), ("year" = i16, Query, description = "growing year"), ("on" = Option<String>, Query, description = "only what stands on that day, YYYY-MM-DD"), ("paper" = Option<String>, Query, description = "a4 or letter"), ("keep" = Option<bool>, Query, description = "as a file")), responses((status = 200, description = "an SVG document, in millimetres"), (status = "4XX", description = "problem details, RFC 9457")))]
 pub async fn sheet(inside: InGarden<Guest>, path: Path<(i64, u32)>) -> Result<HttpResponse, RequestError> {
     let (ready, (_, bed)) = (inside.ready().await?, path.into_inner());
     let today = inside.today(&ready);

@@ -10,16 +10,27 @@ use sparrow_core::work::Work;
 use sparrow_facts::garden::Garden;
 use sparrow_store::{GardenId, History, Role, Versioned};
 use std::sync::Arc;
-use ts_rs::TS;
+
+/// The words in which roles are sent; the store's own type does not describe itself.
+#[derive(JsonSchema)]
+#[schemars(rename = "Role", rename_all = "lowercase")]
+#[allow(dead_code, reason = "only its shape is asked for")]
+pub enum RoleWord {
+    /// Looks, and touches nothing.
+    Guest,
+    /// Does everything but letting others in.
+    Helper,
+    /// Does everything.
+    Owner,
+}
 
 /// A garden as one account sees it on one day.
-#[derive(Debug, Clone, Serialize, TS, JsonSchema)]
+#[derive(Debug, Clone, Serialize, JsonSchema)]
 pub struct GardenView {
     /// Its number.
     pub id: i32,
     /// What this account may do in it: owner, helper or guest.
-    #[ts(type = "'owner' | 'helper' | 'guest'")]
-    #[schemars(with = "String")]
+    #[schemars(with = "RoleWord")]
     pub role: Role,
     /// How many changes it has seen.
     pub revision: i32,
@@ -40,7 +51,7 @@ pub struct GardenView {
 }
 
 /// A garden in a list.
-#[derive(Debug, Clone, Serialize, TS, JsonSchema)]
+#[derive(Debug, Clone, Serialize, JsonSchema)]
 pub struct GardenLine {
     /// Its number.
     pub id: i32,
@@ -49,13 +60,12 @@ pub struct GardenLine {
     /// Its place.
     pub place: String,
     /// What this account may do in it.
-    #[ts(type = "'owner' | 'helper' | 'guest'")]
-    #[schemars(with = "String")]
+    #[schemars(with = "RoleWord")]
     pub role: Role,
 }
 
 /// What a tape's words mean.
-#[derive(Debug, Clone, Serialize, TS, JsonSchema)]
+#[derive(Debug, Clone, Serialize, JsonSchema)]
 pub struct TapeReading {
     /// The length in tenths of a millimetre.
     pub tenths_mm: i32,

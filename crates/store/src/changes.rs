@@ -6,11 +6,12 @@
 //! A change is planned before it comes here, on the revision its asker saw; the garden's row is locked only to compare
 //! that revision and to write.
 
+use crate::columns::fit;
 use crate::{AccountId, GardenId, Store, StoreError, facts, upgrade, write};
 use jiff::Timestamp;
 use jiff_sqlx::Timestamp as Stamp;
 use serde_json::Value;
-use sparrow_facts::edit::{Edit, inverse};
+use sparrow_facts::edit::{Edit, inverse, numbers_given};
 use sparrow_facts::garden::Garden;
 use sparrow_facts::refusal::Refusal;
 use sqlx::{PgConnection, Postgres, Transaction};
@@ -192,18 +193,27 @@ impl Store {
             return Ok(Made::Before);
         }
         write::edits(&mut tx, asked.garden, edits).await?;
+        let given = numbers_given(edits);
         let revision = sqlx::query_scalar!(
             "with dropped as (update change set state = 'dropped' where garden_id = $1 and account_id = $2 and state = 'undone'),
                   noted as (insert into change (garden_id, number, account_id, state, command, edits, edits_version)
                             select $1, coalesce(max(number), 0) + 1, $2, 'done', $3, $4, $6 from change where garden_id = $1),
                   keyed as (insert into made_request (garden_id, key, asked) select $1, $5, $3 where $5::text is not null)
-             update garden set revision = revision + 1 where id = $1 returning revision",
+             update garden set revision = revision + 1, given_bed = greatest(given_bed, $7), given_patch = greatest(given_patch, $8),
+                               given_wish = greatest(given_wish, $9), given_variety = greatest(given_variety, $10),
+                               given_own_crop = greatest(given_own_crop, $11)
+             where id = $1 returning revision",
             asked.garden.0,
             asked.by.0,
             command,
             serde_json::to_value(edits)?,
             asked.key,
-            upgrade::EDITS
+            upgrade::EDITS,
+            fit::<i32, _>(given.bed)?,
+            fit::<i32, _>(given.patch)?,
+            fit::<i32, _>(given.wish)?,
+            fit::<i32, _>(given.variety)?,
+            fit::<i32, _>(given.own_crop)?
         )
         .fetch_one(&mut *tx)
         .await;

@@ -11,10 +11,11 @@ use sparrow_facts::patch::{Patch, Planted};
 use sparrow_facts::rect::{Rect, RowLine};
 use sparrow_facts::school::School;
 use sparrow_facts::shape::Shape;
-use sparrow_facts::site::{Freezes, Frost, Latitude, Longitude, MonthDay, NeighbourMaize, PlaceMonths, Site};
+use sparrow_facts::site::{Freezes, Frost, Latitude, Longitude, MonthDay, NeighbourMaize, Site};
 use sparrow_facts::spacing::OwnSpacing;
 use sparrow_facts::timing::Timing;
 use sparrow_facts::units::{Length, Units, Volume};
+use sparrow_facts::warning::WarningKey;
 use sqlx::PgConnection;
 
 /// All facts of a garden; [`StoreError::NotFound`] when there is no such garden.
@@ -40,7 +41,7 @@ pub async fn load(connection: &mut PgConnection, garden: GardenId) -> Result<Gar
 async fn site(connection: &mut PgConnection, garden: GardenId) -> Result<Site, StoreError> {
     let row = sqlx::query!(
         "select name, place, latitude, units, north, last_month, last_day, first_month, first_day, spread_days, zone,
-                longitude, place_means, place_rain, freezes, frost_years, height,
+                longitude, freezes, frost_years, height,
                 grid, neighbour_strain, neighbour_metres
          from garden where id = $1",
         garden.0
@@ -63,7 +64,6 @@ async fn site(connection: &mut PgConnection, garden: GardenId) -> Result<Site, S
         ("dates", Some(dates)) => Freezes::Dates(dates),
         (other, _) => return Err(StoreError::Other(format!("frosts that are {other}"))),
     };
-    let months = row.place_means.zip(row.place_rain).map(|(mean, rain)| months(&mean, &rain)).transpose()?;
     let units: Units = of_word(&row.units)?;
     let (latitude, north) = (Latitude(row.latitude), fit(row.north)?);
     let longitude = row.longitude.map(Longitude);
@@ -80,17 +80,12 @@ async fn site(connection: &mut PgConnection, garden: GardenId) -> Result<Site, S
         freezes,
         longitude,
         height,
-        months,
+        // Looked up by whoever makes the garden ready.
+        months: None,
         zone,
         grid,
         neighbour_maize: neighbour_maize.transpose()?,
     })
-}
-
-fn months(mean: &[i16], rain: &[i32]) -> Result<PlaceMonths, StoreError> {
-    let rain: Vec<u16> = rain.iter().map(|rain| fit(*rain)).collect::<Result<_, _>>()?;
-    let rain_mm = rain.try_into().map_err(|_| StoreError::Other("a year without twelve months".into()))?;
-    Ok(PlaceMonths { mean: almanac::twelve(mean)?, rain_mm })
 }
 
 async fn household_school(connection: &mut PgConnection, garden: GardenId) -> Result<School, StoreError> {
@@ -191,7 +186,7 @@ async fn patches(connection: &mut PgConnection, garden: GardenId) -> Result<Vec<
                 },
                 locked: row.locked,
                 line: row.line_at.zip(row.line_across).map(|(at, across)| RowLine { across, at: mm(at) }),
-                kept: row.kept,
+                kept: row.kept.into_iter().map(WarningKey).collect(),
                 timing: Timing {
                     means: row.means.as_deref().map(of_word).transpose()?,
                     sown: row.sown_date.map(Date::to_jiff),

@@ -1,13 +1,13 @@
 //! Which gardens there are, and who may do what in them.
 
-use crate::columns::{of_word, word};
+use crate::columns::{fit, of_word, word};
 use crate::{AccountId, GardenId, HowFar, Store, StoreError, calendars, write};
 use jiff::Timestamp;
 use jiff_sqlx::Timestamp as Stamp;
 use serde::{Deserialize, Serialize};
 use sparrow_facts::almanac::Almanac;
 use sparrow_facts::difference;
-use sparrow_facts::edit::Edit;
+use sparrow_facts::edit::{Edit, numbers_given};
 use sparrow_facts::garden::Garden;
 use sparrow_facts::turns::Turns;
 
@@ -105,7 +105,20 @@ impl Store {
         sqlx::query!("insert into membership (garden_id, account_id, role) values ($1, $2, 'owner')", id, owner.0)
             .execute(&mut *tx)
             .await?;
-        write::edits(&mut tx, GardenId(id), &everything(garden)).await?;
+        let made = everything(garden);
+        write::edits(&mut tx, GardenId(id), &made).await?;
+        let given = numbers_given(&made);
+        sqlx::query!(
+            "update garden set given_bed = $2, given_patch = $3, given_wish = $4, given_variety = $5, given_own_crop = $6 where id = $1",
+            id,
+            fit::<i32, _>(given.bed)?,
+            fit::<i32, _>(given.patch)?,
+            fit::<i32, _>(given.wish)?,
+            fit::<i32, _>(given.variety)?,
+            fit::<i32, _>(given.own_crop)?
+        )
+        .execute(&mut *tx)
+        .await?;
         tx.commit().await?;
         Ok(GardenId(id))
     }

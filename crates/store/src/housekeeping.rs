@@ -30,7 +30,7 @@ impl Store {
             .await?;
         if let Some(days) = keep_changes {
             let days = i32::try_from(days).unwrap_or(i32::MAX);
-            // What can be taken back is kept however old it is.
+            // The last fifty changes of a garden can be taken back however old they are.
             sqlx::query!(
                 "delete from change c where at < now() - make_interval(days => $1) and number < (
                      select coalesce(max(number), 0) - 50 from change where garden_id = c.garden_id)",

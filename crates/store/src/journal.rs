@@ -4,7 +4,8 @@ use crate::{AccountId, GardenId, Store, StoreError};
 use jiff::Timestamp;
 use jiff::civil::Date;
 use jiff_sqlx::{Date as Day, Timestamp as Stamp, ToSqlx};
-use sparrow_facts::journal::{Happened, JournalEntry};
+use sparrow_facts::journal::JournalEntry;
+use sqlx::types::Uuid;
 
 /// The version that entries are written in.
 const VERSION: i16 = 1;
@@ -37,15 +38,18 @@ impl Store {
         let kept = |number: Option<u32>| number.and_then(|number| i32::try_from(number).ok()).filter(|number| *number > 0);
         let beds: Vec<Option<i32>> = entries.iter().map(|entry| kept(entry.at.bed.map(|bed| bed.0))).collect();
         let patches: Vec<Option<i32>> = entries.iter().map(|entry| kept(entry.at.patch.map(|patch| patch.0))).collect();
-        let voids: Vec<bool> =
-            entries.iter().map(|entry| entry.instead_of.is_some() || matches!(entry.what, Happened::Struck { .. })).collect();
+        // One list for all, as a column of lists is: pairs of an entry and one that it makes void.
+        let void = |entry: &JournalEntry| entry.makes_void().map(|other| (entry.id.0, other.0)).collect::<Vec<_>>();
+        let (later, voids): (Vec<Uuid>, Vec<Uuid>) = entries.iter().flat_map(void).unzip();
         let texts = entries.iter().map(serde_json::to_value).collect::<Result<Vec<_>, _>>()?;
         let mut tx = self.pool.begin().await?;
         let new = sqlx::query!(
-            "insert into journal_entry (garden_id, id, day, bed, patch, voids, version, entry, account_id)
-             select $1, e.id, e.day, e.bed, e.patch, e.voids, $2, e.entry, $3
-             from unnest($4::uuid[], $5::date[], $6::integer[], $7::integer[], $8::boolean[], $9::jsonb[])
-                 as e (id, day, bed, patch, voids, entry)
+            "insert into journal_entry (garden_id, id, day, bed, patch, makes_void, version, entry, account_id)
+             select $1, e.id, e.day, e.bed, e.patch,
+                    coalesce((select array_agg(v.other) from unnest($9::uuid[], $10::uuid[]) as v (entry, other) where v.entry = e.id), '{}'),
+                    $2, e.entry, $3
+             from unnest($4::uuid[], $5::date[], $6::integer[], $7::integer[], $8::jsonb[])
+                 as e (id, day, bed, patch, entry)
              on conflict (garden_id, id) do nothing",
             garden.0,
             VERSION,
@@ -54,8 +58,9 @@ impl Store {
             &days as &[Day],
             &beds as &[Option<i32>],
             &patches as &[Option<i32>],
-            &voids,
-            &texts
+            &texts,
+            &later,
+            &voids
         )
         .execute(&mut *tx)
         .await?
@@ -75,8 +80,16 @@ impl Store {
         let rows = sqlx::query!(
             r#"select j.version, j.entry, j.account_id, a.name as "name?", j.written_at as "at: Stamp"
                from journal_entry j left join account a on a.id = j.account_id
-               where j.garden_id = $1 and (j.day between $2 and $3 or j.voids)
-               order by j.id desc limit $4"#,
+               where j.garden_id = $1 and j.id in (
+                   with recursive found (id) as (
+                       (select id from journal_entry where garden_id = $1 and day between $2 and $3 limit $4)
+                       union
+                       select later.id from found join journal_entry later
+                           on later.makes_void @> array[found.id] and later.makes_void <> '{}' and later.garden_id = $1
+                   )
+                   select id from found limit $4
+               )
+               order by j.id"#,
             garden.0,
             from.to_sqlx() as Day,
             until.to_sqlx() as Day,
@@ -84,7 +97,7 @@ impl Store {
         )
         .fetch_all(&self.pool)
         .await?;
-        let written = rows.into_iter().rev().map(|row| {
+        let written = rows.into_iter().map(|row| {
             let entry = entry(row.version, row.entry)?;
             Ok(Written { entry, by: row.account_id.map(AccountId), name: row.name, at: row.at.to_jiff() })
         });

@@ -4,7 +4,7 @@ use crate::secrets::hash;
 use crate::{AccountId, GardenId, HowFar, Role, Store, StoreError, columns};
 use jiff::Timestamp;
 use jiff_sqlx::Timestamp as Stamp;
-use sparrow_facts::journal::SpokenOf;
+use sparrow_facts::ids::NumbersGiven;
 
 /// A session ends when nothing was asked in it for so long, or when it is so old \[days\].
 pub const IDLE_DAYS: i32 = 30;
@@ -43,7 +43,7 @@ pub struct Found {
     /// How far it has come.
     pub far: HowFar,
     /// The highest numbers of which its journal speaks.
-    pub spoken_of: SpokenOf,
+    pub given: NumbersGiven,
 }
 
 impl Store {
@@ -82,8 +82,9 @@ impl Store {
     pub async fn session_in(&self, token: &str, garden: GardenId) -> Result<Inside, StoreError> {
         let row = sqlx::query!(
             "select s.account_id, s.seen_at < now() - interval '1 hour' as \"stale!\", m.role as \"role?\", g.revision as \"revision?\",
-                    (select max(bed) from journal_entry where garden_id = g.id) as bed,
-                    (select max(patch) from journal_entry where garden_id = g.id) as patch,
+                    greatest(g.given_bed, (select max(bed) from journal_entry where garden_id = g.id)) as bed,
+                    greatest(g.given_patch, (select max(patch) from journal_entry where garden_id = g.id)) as patch,
+                    g.given_wish as \"wish?\", g.given_variety as \"variety?\", g.given_own_crop as \"own_crop?\",
                     (select max(written_at) from journal_entry where garden_id = g.id) as \"latest: Stamp\",
                     (select count(*) from journal_entry where garden_id = g.id and written_at > now() - interval '1 minute')
                         as \"lately!\"
@@ -102,9 +103,15 @@ impl Store {
         self.saw(token, row.stale).await?;
         let number = |highest: Option<i32>| columns::fit(highest.unwrap_or(0));
         let at = row.role.zip(row.revision).map(|(role, revision)| {
-            let spoken_of = SpokenOf { bed: number(row.bed)?, patch: number(row.patch)? };
+            let given = NumbersGiven {
+                bed: number(row.bed)?,
+                patch: number(row.patch)?,
+                wish: number(row.wish)?,
+                variety: number(row.variety)?,
+                own_crop: number(row.own_crop)?,
+            };
             let far = HowFar { revision, latest: row.latest.map(|latest| latest.to_jiff()), lately: row.lately };
-            Ok::<_, StoreError>(Found { role: columns::of_word(&role)?, far, spoken_of })
+            Ok::<_, StoreError>(Found { role: columns::of_word(&role)?, far, given })
         });
         Ok(Inside { account: AccountId(row.account_id), at: at.transpose()? })
     }

@@ -195,13 +195,11 @@ async fn site(connection: &mut PgConnection, garden: GardenId, site: &Site) -> R
         Freezes::Dates(_) => "dates",
         Freezes::EveryMonth => "every-month",
     };
-    let means = site.months.map(|months| almanac::tenths(&months.mean));
-    let rain: Option<Vec<i32>> = site.months.map(|months| months.rain_mm.map(i32::from).to_vec());
     let done = sqlx::query!(
         "update garden set name = $2, place = $3, latitude = $4, units = $5, north = $6,
                 last_month = $7, last_day = $8, first_month = $9, first_day = $10, spread_days = $11, zone = $12,
-                longitude = $13, place_means = $14, place_rain = $15, freezes = $16, frost_years = $17, height = $18, grid = $19, neighbour_strain = $20,
-                neighbour_metres = $21
+                longitude = $13, freezes = $14, frost_years = $15, height = $16, grid = $17, neighbour_strain = $18,
+                neighbour_metres = $19
          where id = $1",
         garden.0,
         site.name,
@@ -216,8 +214,6 @@ async fn site(connection: &mut PgConnection, garden: GardenId, site: &Site) -> R
         frost.map(|f| i16::from(f.spread_days)),
         site.zone,
         site.longitude.map(|longitude| longitude.0),
-        means.as_deref(),
-        rain.as_deref(),
         freezes,
         frost.map(|f| i16::from(f.in_ten)),
         site.height,

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Shape } from '../generated/Shape';
+import type { Shape } from '../generated/api';
 import { outline } from './outline';
 
 /** The corners of a path of straight lines. */

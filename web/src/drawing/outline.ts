@@ -1,5 +1,5 @@
 // The outline of a bed as a path, from its far left corner: a rectangle, an L, or an oval.
-import type { Bed } from '../generated/Bed';
+import type { Bed } from '../generated/api';
 
 /** Drawn so many pixels to a tenth of a millimetre, and so many pixels larger all round. */
 export function outline(

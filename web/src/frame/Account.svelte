@@ -1,8 +1,7 @@
 <script lang="ts">
   // One's own account: where one is signed in, the password, everything as a file, and the end of it.
   import { api } from '../api';
-  import type { Me } from '../generated/Me';
-  import type { SessionLine } from '../generated/SessionLine';
+  import type { Me, SessionLine } from '../generated/api';
   import { Tried } from '../state/tried.svelte';
   import { browser, moment } from '../words/when';
   import Sparrow from './Sparrow.svelte';

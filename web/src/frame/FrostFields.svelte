@@ -2,9 +2,7 @@
   // When it freezes: as the climate of the place has it, on two dates, never, or in any month.
   import { LIMITS } from '../generated/Limits';
   import { untrack } from 'svelte';
-  import type { Freezes } from '../generated/Freezes';
-  import type { FrostEdge } from '../generated/FrostEdge';
-  import type { MonthDay } from '../generated/MonthDay';
+  import type { Freezes, FrostEdge, MonthDay } from '../generated/api';
   import { MONTHS } from '../words/dates';
   import { frostWords } from '../words/place';
 

@@ -1,8 +1,6 @@
 <script lang="ts">
   import { api } from '../api';
-  import type { BinLine } from '../generated/BinLine';
-  import type { GardenLine } from '../generated/GardenLine';
-  import type { Site } from '../generated/Site';
+  import type { BinLine, GardenLine, Site } from '../generated/api';
   import { Tried } from '../state/tried.svelte';
   import { day } from '../words/when';
   import SiteForm from '../views/yard/SiteForm.svelte';

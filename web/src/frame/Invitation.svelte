@@ -1,8 +1,7 @@
 <script lang="ts">
   // An invitation's link was opened: what it is for, and coming in, with an account that is there or a new one.
   import { api } from '../api';
-  import type { InvitationView } from '../generated/InvitationView';
-  import type { SessionView } from '../generated/SessionView';
+  import type { InvitationView, SessionView } from '../generated/api';
   import { Tried } from '../state/tried.svelte';
   import { day } from '../words/when';
   import Sparrow from './Sparrow.svelte';

@@ -1,10 +1,9 @@
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
   import { provide } from '../state/context';
-  import { viewName, type Desk } from '../state/desk.svelte';
+  import type { Desk } from '../state/desk.svelte';
   import type { GardenState } from '../state/garden.svelte';
-  import BedView from '../views/bed/BedView.svelte';
-  import YardView from '../views/yard/YardView.svelte';
+  import { viewOf } from '../views';
   import Help from './Help.svelte';
   import { frameKey } from './keys';
   import { measure } from './paper';
@@ -21,7 +20,7 @@
     signOut: () => Promise<void>;
   }
   let { garden, desk, name, leave, signOut }: Props = $props();
-  provide(untrack(() => ({ garden, desk })));
+  provide(untrack(() => ({ garden, desk, leave })));
 
   onMount(() => {
     const moved = () => (location.pathname === '/' ? leave() : desk.read(location.pathname));
@@ -34,7 +33,8 @@
     if (desk.view !== 'rounds' && garden.outdated) void untrack(() => garden.reread());
   });
 
-  const title = $derived(`${garden.site.name}: ${viewName(desk.view)} · Patient Sparrow`);
+  const view = $derived(viewOf(desk.view));
+  const title = $derived(`${garden.site.name}: ${view.name} · Patient Sparrow`);
 </script>
 
 <svelte:head><title>{title}</title></svelte:head>
@@ -47,26 +47,8 @@
 <div class="frame">
   <Spine />
   <TopBar {name} {leave} {signOut} />
-  {#if desk.view === 'yard'}<YardView />{:else if desk.view === 'turns'}
-    <!-- Loaded when it is first opened; few open it every day. -->
-    {#await import('../views/turns/TurnsView.svelte') then { default: TurnsView }}<TurnsView />{:catch}<Unreached
-      />{/await}
-  {:else if desk.view === 'wants'}
-    {#await import('../views/wants/WantsView.svelte') then { default: WantsView }}<WantsView />{:catch}<Unreached
-      />{/await}
-  {:else if desk.view === 'season'}
-    {#await import('../views/season/SeasonView.svelte') then { default: SeasonView }}<SeasonView />{:catch}<Unreached
-      />{/await}
-  {:else if desk.view === 'tin'}
-    {#await import('../views/tin/TinView.svelte') then { default: TinView }}<TinView />{:catch}<Unreached />{/await}
-  {:else if desk.view === 'rounds'}
-    {#await import('../views/rounds/RoundsView.svelte') then { default: RoundsView }}<RoundsView />{:catch}<Unreached
-      />{/await}
-  {:else if desk.view === 'people'}
-    {#await import('../views/people/PeopleView.svelte') then { default: PeopleView }}<PeopleView
-        {leave}
-      />{:catch}<Unreached />{/await}
-  {:else}<BedView />{/if}
+  <!-- Fetched when it is first opened; few open every one of them every day. -->
+  {#await view.load() then { default: Shown }}<Shown />{:catch}<Unreached />{/await}
   <YearRibbon />
 </div>
 <Help />

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { useOpenGarden } from '../state/context';
-  import { upper } from '../words/reasons';
+  import { upper } from '../words/text';
 
   const { garden } = useOpenGarden();
   const detail = $derived(garden.problem ? upper(garden.problem.detail) : '');

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { api } from '../api';
-  import type { SessionView } from '../generated/SessionView';
+  import type { SessionView } from '../generated/api';
   import { Tried } from '../state/tried.svelte';
   import Sparrow from './Sparrow.svelte';
   import WhoForm from './WhoForm.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { useOpenGarden } from '../state/context';
-  import { VIEWS } from '../state/desk.svelte';
+  import { VIEWS } from '../views';
   import { openView } from './keys';
   import Sparrow from './Sparrow.svelte';
 

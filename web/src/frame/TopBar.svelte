@@ -1,5 +1,6 @@
 <script lang="ts">
   import { useOpenGarden } from '../state/context';
+  import { renewed } from '../state/renewed.svelte';
   import { plusDays, yearName } from '../words/dates';
   import { undoWord } from '../words/commands';
 
@@ -35,15 +36,27 @@
     {year}
     <button onclick={() => turn(1)} aria-label="the year after">›</button>
   </span>
+  {#if renewed.ready}
+    <button class="act" onclick={() => renewed.load()}>A new version is ready: load it</button>
+  {/if}
   {#if !garden.mayChange}<span class="quiet">to look at, not to change</span>{/if}
   <span class="grow"></span>
   {#if garden.mayChange}
-    <button disabled={!garden.view.undo} title={undoWord('undo', garden.view.undo)} onclick={() => garden.undo()}
-      >undo</button
-    >
-    <button disabled={!garden.view.redo} title={undoWord('redo', garden.view.redo)} onclick={() => garden.redo()}
-      >redo</button
-    >
+    {#if desk.ownUndo}
+      <button
+        class="undo"
+        disabled={!desk.ownUndo()}
+        title="strike out what was written down here last"
+        onclick={() => desk.ownUndo?.()?.()}>undo</button
+      >
+    {:else}
+      <button disabled={!garden.view.undo} title={undoWord('undo', garden.view.undo)} onclick={() => garden.undo()}
+        >undo</button
+      >
+      <button disabled={!garden.view.redo} title={undoWord('redo', garden.view.redo)} onclick={() => garden.redo()}
+        >redo</button
+      >
+    {/if}
   {/if}
   <button
     aria-current={desk.view === 'people' ? 'page' : undefined}

@@ -1,6 +1,6 @@
 <script lang="ts">
   // Who comes in: with an account that is there, or, where that may be, a new one.
-  import type { SessionView } from '../generated/SessionView';
+  import type { SessionView } from '../generated/api';
   import { Tried } from '../state/tried.svelte';
 
   interface Props {

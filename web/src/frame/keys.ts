@@ -1,6 +1,7 @@
 // The keys that work in every view. Views add their own and stop them from coming here.
-import { VIEWS, type Desk, type ViewKey } from '../state/desk.svelte';
+import type { Desk } from '../state/desk.svelte';
 import type { GardenState } from '../state/garden.svelte';
+import { VIEWS, type ViewKey } from '../views';
 import { plusDays } from '../words/dates';
 
 /**
@@ -14,7 +15,7 @@ export interface Key<Doing extends string = never> {
 }
 
 export const FRAME_KEYS: Key[] = [
-  { says: ['1 to 7', 'open the Yard, the Wants, the Turns, the Bed, the Season, the Seed tin or the Rounds view'] },
+  { says: [`1 to ${VIEWS.length}`, `open the ${VIEWS.map((one) => one.name).join(', the ')}`] },
   { says: [', and .', 'move the needle back or on by a week'] },
   { says: ['Ctrl Z, Ctrl Shift Z', 'undo and redo'] },
   { says: ['/', 'find a crop to put on squares'] },
@@ -56,10 +57,13 @@ export function frameKey(event: KeyboardEvent, garden: GardenState, desk: Desk):
   const command = event.ctrlKey || event.metaKey;
   if (command && event.key.toLowerCase() === 'z') {
     event.preventDefault();
-    void (event.shiftKey ? garden.redo() : garden.undo());
+    // A view with an undo of its own has no other: nothing is taken back that is not seen.
+    if (desk.ownUndo) {
+      if (!event.shiftKey) desk.ownUndo()?.();
+    } else void (event.shiftKey ? garden.redo() : garden.undo());
   } else if (command && event.key.toLowerCase() === 'y') {
     event.preventDefault();
-    void garden.redo();
+    if (!desk.ownUndo) void garden.redo();
   } else if (!command && !event.altKey) plainKey(event, garden, desk);
 }
 
@@ -73,7 +77,16 @@ function plainKey(event: KeyboardEvent, garden: GardenState, desk: Desk): void {
   } else if (event.key === '/') {
     event.preventDefault();
     if (desk.view !== 'bed') openView('bed', garden, desk);
-    // The field is drawn with the view; it is there after the next frame.
-    requestAnimationFrame(() => document.querySelector<HTMLInputElement>('#find-crop')?.focus());
+    focusOnceDrawn('#find-crop');
   } else if (event.key === '?') desk.helpOpen = !desk.helpOpen;
+}
+
+/** How many frames a view may take to be drawn, its files fetched. */
+const FRAMES = 120;
+
+/** Moves the focus to something that is drawn with a view, as soon as it is. */
+function focusOnceDrawn(what: string, frames = FRAMES): void {
+  const there = document.querySelector<HTMLElement>(what);
+  if (there) there.focus();
+  else if (frames > 0) requestAnimationFrame(() => focusOnceDrawn(what, frames - 1));
 }

@@ -1,7 +1,7 @@
 <script lang="ts">
   // Takes names of crops, several at once, in either kind of English: what is clear is taken, the rest is asked about.
   import { api, Refused } from '../api';
-  import type { Word } from '../generated/Word';
+  import type { Word } from '../generated/api';
   import { useOpenGarden } from '../state/context';
 
   let {

@@ -2,7 +2,7 @@
   // A length, typed in any words a tape knows, or stepped by a quarter inch or half a centimetre: with the buttons, or with the
   // arrow keys in the field, so that the buttons need no stops of their own.
   import { api, Refused } from '../api';
-  import type { Units } from '../generated/Units';
+  import type { Units } from '../generated/api';
   import { stepped } from '../words/lengths';
 
   let {

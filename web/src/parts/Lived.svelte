@@ -1,6 +1,6 @@
 <script lang="ts">
   // What happened to a planting, beside what was planned for it.
-  import type { Patch } from '../generated/Patch';
+  import type { Patch } from '../generated/api';
   import { useOpenGarden } from '../state/context';
   import { dayMonth } from '../words/dates';
   import { ENDINGS } from '../words/journal';

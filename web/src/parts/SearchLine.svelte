@@ -1,9 +1,9 @@
 <script lang="ts" generics="K extends Found['found']">
   // How a search fares: before its turn, on its way, or cut off.
-  import type { Found } from '../generated/Found';
+  import type { Found } from '../generated/api';
   import type { SearchState } from '../state/search.svelte';
   import { count } from '../words/lengths';
-  import { upper } from '../words/reasons';
+  import { upper } from '../words/text';
 
   let { search, looking = 'Looking …' }: { search: SearchState<K>; looking?: string } = $props();
 </script>

@@ -1,12 +1,11 @@
 <script lang="ts">
   // Whether seed of it would come true: what it takes, and what would cross with it in the needle's year.
-  import type { Command } from '../generated/Command';
-  import type { SeedStand } from '../generated/SeedStand';
+  import type { Command, SeedStand } from '../generated/api';
   import { AnswerState } from '../state/answer.svelte';
   import { useOpenGarden } from '../state/context';
   import { fullDate, yearName } from '../words/dates';
   import { count } from '../words/lengths';
-  import { upper } from '../words/reasons';
+  import { upper } from '../words/text';
   import { farBetween } from '../words/tin';
 
   interface Props {

@@ -1,8 +1,7 @@
 // A question about the garden, and its latest answer: asked again whenever what it is about changes.
 import { api, Refused, type AnswerTo } from '../api';
-import type { Answer } from '../generated/Answer';
-import type { Question } from '../generated/Question';
-import { upper } from '../words/reasons';
+import type { Answer, Question } from '../generated/api';
+import { upper } from '../words/text';
 import type { GardenState } from './garden.svelte';
 
 export class AnswerState<A extends Answer['to']> {

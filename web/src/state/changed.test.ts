@@ -1,7 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Changed } from '../generated/Changed';
-import type { Finding } from '../generated/Finding';
-import type { GardenView } from '../generated/GardenView';
+import type { Changed, Finding, GardenView } from '../generated/api';
 import { after, glanced, merged } from './changed';
 
 const one = (id: number, word: string) => ({ id, word });

@@ -1,12 +1,14 @@
 // A garden's view after a change: what did not change stays the same object, so that nothing of it is drawn again.
-import type { Changed } from '../generated/Changed';
-import type { Finding } from '../generated/Finding';
-import type { Glance } from '../generated/Glance';
-import type { GardenView } from '../generated/GardenView';
-import type { ListNow } from '../generated/ListNow';
+import type { Changed, Finding, GardenView, Glance } from '../generated/api';
+
+/** A list as it changed: what is new or otherwise, and the numbers of what is gone. */
+interface ListNow<T> {
+  now: T[];
+  gone: number[];
+}
 
 /** A list in the order of its numbers, with what is new or otherwise put in, and what is gone left out. */
-export function merged<T>(list: T[], rows: ListNow<T, number>, number: (one: T) => number): T[] {
+export function merged<T>(list: T[], rows: ListNow<T>, number: (one: T) => number): T[] {
   if (rows.now.length === 0 && rows.gone.length === 0) return list;
   const now = new Map(rows.now.map((one) => [number(one), one]));
   const gone = new Set(rows.gone);

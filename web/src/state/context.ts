@@ -8,6 +8,8 @@ const KEY = Symbol('open garden');
 export interface OpenGarden {
   garden: GardenState;
   desk: Desk;
+  /** Back to the list of gardens. */
+  leave: () => void;
 }
 
 export function provide(open: OpenGarden): void {

@@ -1,28 +1,9 @@
 // What lies on the desk: which view is open, what is selected, which crop is in hand.
-import type { Rect } from '../generated/Rect';
-import type { RowLine } from '../generated/RowLine';
-import type { BedWish } from '../generated/BedWish';
-import type { Paper } from '../views/bed/sheet';
+import type { BedWish, Rect, RowLine } from '../generated/api';
+import type { ViewKey } from '../views';
 
-export const VIEWS = [
-  { key: 'yard', name: 'Yard' },
-  { key: 'wants', name: 'Wants' },
-  { key: 'turns', name: 'Turns' },
-  { key: 'bed', name: 'Bed' },
-  { key: 'season', name: 'Season' },
-  { key: 'tin', name: 'Seed tin' },
-  { key: 'rounds', name: 'Rounds' },
-] as const;
-
-/** Beside the work: who may come in, and who changed what. */
-const PEOPLE = { key: 'people', name: 'People' } as const;
-
-export type ViewKey = (typeof VIEWS)[number]['key'] | typeof PEOPLE.key;
-
-/** A view's name. */
-export function viewName(key: ViewKey): string {
-  return [...VIEWS, PEOPLE].find((one) => one.key === key)?.name ?? '';
-}
+/** What a sheet is printed on. */
+export type Paper = 'a4' | 'letter';
 
 /** Work on a whole bed, done in its slip; the sheet and the tags take the drawing's place. */
 export type Task = 'arrange' | 'group' | 'bare' | 'sums' | 'markers' | 'sheet' | 'tags' | 'own-crops';
@@ -83,8 +64,23 @@ export class Desk {
   /** What it would put on the squares. */
   preview: Maybe[] = $state.raw([]);
 
-  constructor(readonly garden: number) {
+  /** What undo would take back in the view on the table, where that is not the plan's last change; `null` for the plan's. */
+  ownUndo: (() => (() => void) | null) | null = $state.raw(null);
+
+  constructor(
+    readonly garden: number,
+    /** The view of a word in an address. */
+    private readonly viewAt: (word: string | undefined) => ViewKey,
+  ) {
     this.read(location.pathname);
+  }
+
+  /** A view has an undo of its own while it is on the table; what is returned ends that. */
+  undoHere(undo: () => (() => void) | null): () => void {
+    this.ownUndo = undo;
+    return () => {
+      if (this.ownUndo === undo) this.ownUndo = null;
+    };
   }
 
   /** Opens a view, a bed in it, and leaves it in the address. */
@@ -104,7 +100,7 @@ export class Desk {
   read(path: string): void {
     const [, , garden, view, bed, patch] = path.split('/');
     if (Number(garden) !== this.garden) return;
-    this.view = [...VIEWS, PEOPLE].find((one) => one.key === view)?.key ?? 'yard';
+    this.view = this.viewAt(view);
     this.bed = bed === undefined ? null : Number(bed);
     // A tag's code opens its planting.
     this.patch = patch === undefined ? null : Number(patch);

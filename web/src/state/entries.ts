@@ -1,8 +1,6 @@
 // Entries of the journal as they are written here, each under a number of its own.
 import { v7 } from 'uuid';
-import type { At } from '../generated/At';
-import type { Happened } from '../generated/Happened';
-import type { JournalEntry } from '../generated/JournalEntry';
+import type { At, Happened, JournalEntry } from '../generated/api';
 
 /** What somebody writes down. */
 export interface Draft {

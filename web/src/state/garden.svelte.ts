@@ -1,20 +1,22 @@
 // The garden as this page knows it: facts and reckoning at a revision, and the needle's day.
 import { api, Refused, type AnswerTo, type Problem, type Request } from '../api';
-import type { Answer } from '../generated/Answer';
-import type { Bed } from '../generated/Bed';
-import type { BedReckoning } from '../generated/BedReckoning';
-import type { Catalogue } from '../generated/Catalogue';
-import type { Command } from '../generated/Command';
-import type { Crop } from '../generated/Crop';
-import type { Finding } from '../generated/Finding';
-import type { GardenView } from '../generated/GardenView';
-import type { NumbersMade } from '../generated/NumbersMade';
-import type { Outcome } from '../generated/Outcome';
-import type { Question } from '../generated/Question';
-import type { Patch } from '../generated/Patch';
-import type { Planted } from '../generated/Planted';
-import type { PatchReckoning } from '../generated/PatchReckoning';
-import type { SeasonView } from '../generated/SeasonView';
+import type {
+  Answer,
+  Bed,
+  BedReckoning,
+  Catalogue,
+  Command,
+  Crop,
+  Finding,
+  GardenView,
+  NumbersMade,
+  Outcome,
+  Patch,
+  PatchReckoning,
+  Planted,
+  Question,
+  SeasonView,
+} from '../generated/api';
 import { isLost, untilAnswered } from './again';
 import { after, glanced } from './changed';
 import { Entries, type Draft } from './entries';

@@ -1,7 +1,6 @@
 // The queue of changes against a line that is cut, a server that is slow, and other tabs.
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { Catalogue } from '../generated/Catalogue';
-import type { GardenView } from '../generated/GardenView';
+import type { Catalogue, GardenView } from '../generated/api';
 import { GardenState } from './garden.svelte';
 import { Kept } from './kept.svelte';
 

@@ -4,8 +4,7 @@
 // nothing, as in some private windows, nothing is kept and all else goes on.
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import { api } from '../api';
-import type { JournalEntry } from '../generated/JournalEntry';
-import type { SessionView } from '../generated/SessionView';
+import type { JournalEntry, SessionView } from '../generated/api';
 import { isLost } from './again';
 
 /** An entry that is not with the server. */
@@ -37,6 +36,9 @@ interface Stored extends DBSchema {
 
 const VERSION = 1;
 
+/** What was not read for so long is kept no longer (ms): two weeks, more than the days that are kept ahead. */
+const KEPT_FOR = 14 * 24 * 3600 * 1000;
+
 /** Raised when what is sent takes another shape: what an earlier page kept of it cannot be shown by this one. */
 const SHAPE = 2;
 
@@ -55,6 +57,14 @@ function opened(): Promise<IDBPDatabase<Stored> | null> {
 
 /** All keys that begin with an account's name. */
 const of = (account: string) => IDBKeyRange.bound([account], [account, []]);
+
+/** Lets go what nobody has read for long. */
+async function letOldGo(base: IDBPDatabase<Stored>): Promise<void> {
+  const write = base.transaction('answers', 'readwrite');
+  for (let at = await write.store.openCursor(); at; at = await at.continue())
+    if (at.value.at < Date.now() - KEPT_FOR) await at.delete();
+  await write.done;
+}
 
 export class Kept {
   /** Since when what is shown was not read anew (ms since 1970); nothing while the server answers. */
@@ -177,6 +187,7 @@ export class Kept {
     if (!base) return;
     const others = (await base.getAllKeys('answers')).filter(([name]) => name !== account);
     await Promise.all(others.map((key) => base.delete('answers', key)));
+    await letOldGo(base);
     if (account === null) await base.delete('session', 'session');
     else await base.put('session', session, 'session');
   }

@@ -3,7 +3,7 @@ import 'fake-indexeddb/auto';
 import { IDBFactory } from 'fake-indexeddb';
 import { openDB } from 'idb';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import type { JournalEntry } from '../generated/JournalEntry';
+import type { JournalEntry } from '../generated/api';
 import { Kept } from './kept.svelte';
 import { Outbox } from './outbox.svelte';
 
@@ -55,6 +55,21 @@ describe('what was read', () => {
       const alone = await page('cut');
       await expect(alone.lately('garden/1', lost)).rejects.toBeInstanceOf(Refused);
     }
+  });
+
+  it('is kept for two weeks and no longer', async () => {
+    const days = (many: number) => vi.setSystemTime(new Date(Date.UTC(2027, 3, 5 + many)));
+    vi.useFakeTimers({ toFake: ['Date'] });
+    days(0);
+    await (await page('ann')).lately('rounds/1/2027-04-05', () => Promise.resolve('old'));
+    days(10);
+    await (await page('ann')).lately('rounds/1/2027-04-15', () => Promise.resolve('newer'));
+    days(15);
+    await page('ann');
+    const alone = await page('cut');
+    await expect(alone.lately('rounds/1/2027-04-05', lost)).rejects.toBeInstanceOf(Refused);
+    expect(await alone.lately('rounds/1/2027-04-15', lost)).toBe('newer');
+    vi.useRealTimers();
   });
 
   it('is not told where an earlier page kept it in another shape', async () => {

@@ -1,7 +1,7 @@
 // Entries of the journal on their way to the server, in order: what is not answered waits, also through a reload or a closed
 // phone, and is sent before what comes after it.
 import { api, Refused } from '../api';
-import type { JournalEntry } from '../generated/JournalEntry';
+import type { JournalEntry } from '../generated/api';
 import { LIMITS } from '../generated/Limits';
 import { untilAnswered } from './again';
 import type { Kept, Waiting } from './kept.svelte';
@@ -74,6 +74,12 @@ export class Outbox {
     }
   }
 
+  /** What was refused is sent once more: the plan may be another by now, or the line quicker. */
+  async sendAgain(entry: JournalEntry): Promise<boolean> {
+    this.refused = this.refused.filter((one) => one.entry.id !== entry.id);
+    return this.send([entry]);
+  }
+
   /** What was refused is not wanted any longer. */
   async throwAway(entry: JournalEntry): Promise<void> {
     this.refused = this.refused.filter((one) => one.entry.id !== entry.id);
@@ -139,9 +145,15 @@ export class Outbox {
   }
 }
 
-/** Whether what was sent may be kept another time: nobody knows its fate, the server is in trouble, or nobody is signed in. */
+/** Nobody is signed in, or too much was asked for in a short time: later it may be kept. */
+const LATER = [401, 429];
+
+/**
+ * Whether what was sent may be kept another time: nobody knows its fate, the server is in trouble, or it said to come again. What
+ * came in too slowly (408) is put aside instead, as it would hold up all that comes after it.
+ */
 function staysWaiting(error: unknown): boolean {
   if (!(error instanceof Refused)) return false;
   const { status, again } = error.problem;
-  return status === 0 || again === true || status === 401 || status >= 500;
+  return status === 0 || again === true || LATER.includes(status) || status >= 500;
 }

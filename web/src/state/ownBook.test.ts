@@ -1,7 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Catalogue } from '../generated/Catalogue';
-import type { Crop } from '../generated/Crop';
-import type { OwnWay } from '../generated/OwnWay';
+import type { Catalogue, Crop, OwnWay } from '../generated/api';
 import { withOwn } from './ownBook';
 
 const book = {

@@ -1,6 +1,5 @@
 // The book with what is a household's own in it: crops that it lacks, and varieties, each one more way of growing its crop.
-import type { Catalogue } from '../generated/Catalogue';
-import type { OwnBook } from '../generated/OwnBook';
+import type { Catalogue, OwnBook } from '../generated/api';
 
 /** The book with crops and ways of the household's own; without any it is the book itself. */
 export function withOwn(book: Catalogue, own: OwnBook): Catalogue {

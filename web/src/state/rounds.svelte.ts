@@ -1,12 +1,8 @@
 // A day's round as this page knows it: what is to be done, what was written down, and what is on its way to the server.
 import { api, Refused } from '../api';
-import type { Happened } from '../generated/Happened';
-import type { JournalEntry } from '../generated/JournalEntry';
-import type { JournalLine } from '../generated/JournalLine';
-import type { RoundLine } from '../generated/RoundLine';
-import type { Rounds } from '../generated/Rounds';
+import type { Happened, JournalEntry, JournalLine, RoundLine, Rounds } from '../generated/api';
 import { plusDays } from '../words/dates';
-import { upper } from '../words/reasons';
+import { upper } from '../words/text';
 import { EVERYWHERE, type Draft } from './entries';
 import type { GardenState } from './garden.svelte';
 
@@ -14,6 +10,22 @@ import type { GardenState } from './garden.svelte';
 const AHEAD = [-1, 0, 1, 2, 3, 4, 5, 6, 7];
 /** They are read when nothing was for so long (ms). */
 const QUIET = 3000;
+
+/** How long a line that was ticked stays where it was (ms), so that the next one does not slide under the thumb. */
+const STAYS = 5000;
+/** Within this time a second tap on the same line is the same tap (ms). */
+const SAME_TAP = 700;
+/** How long what was just written down is told, with its undo (ms). */
+const TOLD = 10_000;
+
+/** A line that was just ticked. */
+interface Ticked {
+  at: number;
+  /** It was late. */
+  late: boolean;
+  /** The entry that was written by it. */
+  entry: string;
+}
 
 /** Whether an entry is about the place of a line's work. */
 function sameAt({ at }: JournalEntry, line: RoundLine): boolean {
@@ -36,6 +48,10 @@ export class RoundsState {
   private settling: JournalEntry[] = $state.raw([]);
   /** What was written last here, which can be taken back. */
   last: JournalEntry | null = $state.raw(null);
+  /** The same, while it is told. */
+  just: JournalEntry | null = $state.raw(null);
+  /** Lines that were ticked a moment ago, by their task's key. */
+  private ticked: Partial<Record<string, Ticked>> = $state.raw({});
   /** The last day of which this browser knows the round without a signal. */
   keptUntil: string | null = $state(null);
   private asked = 0;
@@ -55,8 +71,16 @@ export class RoundsState {
     if (!this.rounds) return null;
     const lines = this.rounds.lines.map((line) => this.asTapped(line)).filter((line) => line !== null);
     // As they are shown, so that the next line by keys is the next one seen.
-    return [...lines.filter((line) => !line.done), ...lines.filter((line) => line.done)];
+    return [...lines.filter((line) => !this.isOver(line)), ...lines.filter((line) => this.isOver(line))];
   });
+  /** What is late, with what was late when it was ticked a moment ago. */
+  readonly late = $derived.by(() =>
+    this.lines?.filter((line) => !this.isOver(line) && (line.late > 0 || this.ticked[line.task.key]?.late)),
+  );
+  readonly due = $derived.by(() =>
+    this.lines?.filter((line) => !this.isOver(line) && line.late === 0 && !this.ticked[line.task.key]?.late),
+  );
+  readonly over = $derived.by(() => this.lines?.filter((line) => this.isOver(line)));
   readonly ahead = $derived.by(() => this.rounds?.ahead ?? []);
   readonly cautions = $derived.by(() => this.rounds?.cautions ?? []);
   /** The beds as they are walked. */
@@ -145,6 +169,16 @@ export class RoundsState {
     return line.done && by !== undefined && struck.includes(by) ? { ...line, done: false } : line;
   }
 
+  /** Some lines that were ticked no longer stand where they were. */
+  private moves(which: (one: Ticked) => boolean): void {
+    this.ticked = Object.fromEntries(Object.entries(this.ticked).filter(([, one]) => one && !which(one)));
+  }
+
+  /** Whether a line is done, and no longer stands where it was ticked. */
+  private isOver(line: RoundLine): boolean {
+    return line.done && !this.ticked[line.task.key];
+  }
+
   turn(days: number): void {
     this.to(plusDays(this.day, days));
   }
@@ -154,6 +188,8 @@ export class RoundsState {
     this.hand = null;
     this.rounds = null;
     this.written = null;
+    this.ticked = {};
+    this.just = null;
   }
 
   /** Takes the next line in hand, or the one before. */
@@ -162,6 +198,21 @@ export class RoundsState {
     const at = lines.findIndex((line) => line.task.key === this.hand);
     const next = at < 0 ? (by === 1 ? 0 : lines.length - 1) : Math.min(lines.length - 1, Math.max(0, at + by));
     this.hand = lines[next]?.task.key ?? null;
+  }
+
+  /** A tap on a line's box: done, or what was done struck out again. A second tap at once means the first. */
+  tap(line: RoundLine): Promise<boolean> {
+    const { key } = line.task;
+    const ticked = this.ticked[key];
+    if (ticked && Date.now() - ticked.at < SAME_TAP) return Promise.resolve(true);
+    const by = line.done ? this.doneBy(line) : undefined;
+    if (by) return this.strike(by.entry);
+    if (line.done) return Promise.resolve(false);
+    const done = this.done(line);
+    const entry = this.last?.id ?? '';
+    this.ticked = { ...this.ticked, [key]: { at: Date.now(), late: line.late > 0, entry } };
+    setTimeout(() => this.moves((one) => one.entry === entry), STAYS);
+    return done;
   }
 
   /** The work of a line is done, as it was planned or as is told. */
@@ -233,6 +284,8 @@ export class RoundsState {
   /** Strikes an entry out. */
   strike(entry: JournalEntry): Promise<boolean> {
     this.last = null;
+    this.just = null;
+    this.moves((one) => one.entry === entry.id);
     return this.keep([
       this.entry({ what: { kind: 'struck', entry: entry.id }, at: entry.at, day: entry.day, after: entry.id }),
     ]);
@@ -241,9 +294,10 @@ export class RoundsState {
   /** Writes something down. */
   async write(draft: Draft): Promise<boolean> {
     const entry = this.entry(draft);
-    this.last = entry;
+    this.last = this.just = entry;
+    setTimeout(() => this.just === entry && (this.just = null), TOLD);
     const kept = await this.keep([entry]);
-    if (!kept && this.last === entry) this.last = null;
+    if (!kept && this.last === entry) this.last = this.just = null;
     return kept;
   }
 
@@ -252,15 +306,30 @@ export class RoundsState {
     return this.keep([]);
   }
 
+  /** Sends what was refused once more. */
+  sendAgain(entry: JournalEntry): Promise<boolean> {
+    return this.keptBy([entry], () => this.garden.outbox.sendAgain(entry));
+  }
+
+  /** What undo means on the round: what was written here last is struck out. Nothing where nothing was. */
+  get undoes(): (() => void) | null {
+    const { last } = this;
+    return last && (() => void this.strike(last));
+  }
+
   private entry(draft: Draft): JournalEntry {
     return this.garden.entries.of(draft, this.day, this.garden.view.today);
   }
 
   /** Keeps entries and reads the day anew; false where they are refused. What is not answered waits, and is shown as done. */
-  private async keep(entries: JournalEntry[]): Promise<boolean> {
+  private keep(entries: JournalEntry[]): Promise<boolean> {
+    return this.keptBy(entries, () => this.garden.outbox.send(entries));
+  }
+
+  private async keptBy(entries: JournalEntry[], send: () => Promise<boolean>): Promise<boolean> {
     this.settling = [...this.settling, ...entries];
     try {
-      if (!(await this.garden.outbox.send(entries))) return true;
+      if (!(await send())) return true;
       this.trouble = '';
       // Other views are told of what happened when they are opened.
       this.garden.outdated = true;

@@ -1,6 +1,6 @@
 // A day's round against a line that is cut: what is tapped shows at once, is sent under one number, and is kept or told of.
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { RoundLine } from '../generated/RoundLine';
+import type { RoundLine } from '../generated/api';
 import type { GardenState } from './garden.svelte';
 import { Entries } from './entries';
 import { Kept } from './kept.svelte';
@@ -91,6 +91,60 @@ describe('a tap', () => {
       [1, true],
     ]);
     expect(rounds.trouble).toBe('');
+  });
+
+  it('leaves its line where it is for a while, so that a second tap there does no other work', async () => {
+    server();
+    const rounds = await opened();
+    const shown = () => [rounds.due, rounds.over].map((some) => some?.map((one) => one.task.patch));
+    const first = rounds.tap(line(1));
+    expect(rounds.due?.map((one) => one.done)).toEqual([true, false]);
+    await vi.advanceTimersByTimeAsync(450);
+    expect(await first).toBe(true);
+    // The thumb comes down once more where the line still is.
+    const struck = rounds.due?.[0];
+    expect(struck?.task.patch).toBe(1);
+    if (struck) await rounds.tap(struck);
+    expect(sent).toHaveLength(1);
+    expect(shown()).toEqual([[1, 2], []]);
+    await vi.advanceTimersByTimeAsync(5000);
+    expect(shown()).toEqual([[2], [1]]);
+  });
+
+  it('is what undo takes back, and nothing else is', async () => {
+    server();
+    const rounds = await opened();
+    expect(rounds.undoes).toBeNull();
+    const tapped = rounds.tap(line(1));
+    await vi.advanceTimersByTimeAsync(100);
+    await tapped;
+    expect(rounds.just?.what.kind).toBe('sown');
+    rounds.undoes?.();
+    await vi.advanceTimersByTimeAsync(100);
+    expect(sent).toHaveLength(2);
+    expect([rounds.undoes, rounds.just]).toEqual([null, null]);
+  });
+
+  it('that came in too slowly is put aside and can be sent again; one too many waits by itself', async () => {
+    server(408, 200, 429, 200);
+    const rounds = await opened();
+    const { outbox } = rounds.garden;
+    const slow = rounds.done(line(1));
+    await vi.advanceTimersByTimeAsync(100);
+    expect(await slow).toBe(false);
+    expect(outbox.refused).toHaveLength(1);
+    const refused = outbox.refused[0];
+    const again = refused && rounds.sendAgain(refused.entry);
+    await vi.advanceTimersByTimeAsync(100);
+    expect(await again).toBe(true);
+    expect([outbox.refused, outbox.waiting]).toEqual([[], []]);
+    expect(new Set(sent).size).toBe(1);
+    const soon = rounds.done(line(2));
+    await vi.advanceTimersByTimeAsync(100);
+    expect(await soon).toBe(true);
+    expect([outbox.refused, outbox.waiting.length]).toEqual([[], 1]);
+    await vi.advanceTimersByTimeAsync(20_000);
+    expect(outbox.waiting).toEqual([]);
   });
 
   it('that is refused is taken back and told of', async () => {

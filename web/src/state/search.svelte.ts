@@ -1,7 +1,6 @@
 // One search: what it has found by now, whether it still goes on, and why it ended if it was not by itself.
 import { api, CUT_OFF, Refused } from '../api';
-import type { Found } from '../generated/Found';
-import type { Search } from '../generated/Search';
+import type { Found, Search } from '../generated/api';
 import type { GardenState } from './garden.svelte';
 
 /** What a search of some kinds finds. */

@@ -1,7 +1,6 @@
 // A search against a line that is cut, one that is refused, and a garden that changes meanwhile.
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import type { Catalogue } from '../generated/Catalogue';
-import type { GardenView } from '../generated/GardenView';
+import type { Catalogue, GardenView } from '../generated/api';
 import { GardenState } from './garden.svelte';
 import { Kept } from './kept.svelte';
 import { SearchState } from './search.svelte';

@@ -1,13 +1,6 @@
 // The season on the table: the year's bars, what is selected, and a bar in hand.
 import { api, Refused } from '../api';
-import type { Course } from '../generated/Course';
-import type { Free } from '../generated/Free';
-import type { Moved } from '../generated/Moved';
-import type { HandOff } from '../generated/HandOff';
-import type { PatchChange } from '../generated/PatchChange';
-import type { SeasonChange } from '../generated/SeasonChange';
-import type { SeasonView } from '../generated/SeasonView';
-import type { ToSettle } from '../generated/ToSettle';
+import type { Course, Free, HandOff, Moved, PatchChange, SeasonChange, SeasonView, ToSettle } from '../generated/api';
 import type { Series } from './desk.svelte';
 import type { GardenState } from './garden.svelte';
 

@@ -1,5 +1,5 @@
 // What is said of a planting's time when nothing is said: everything as is usual for its crop.
-import type { Timing } from '../generated/Timing';
+import type { Timing } from '../generated/api';
 
 export const AS_USUAL: Timing = {
   means: null,

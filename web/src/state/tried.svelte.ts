@@ -1,6 +1,6 @@
 // Something asked of the server from a form: its trouble, told in the gardener's words.
 import { Refused } from '../api';
-import { upper } from '../words/reasons';
+import { upper } from '../words/text';
 
 export class Tried {
   trouble = $state('');

@@ -1,10 +1,5 @@
 // The years on the table: the plan looked at, what is selected in it, and the search for a better one.
-import type { Entry } from '../generated/Entry';
-import type { Piece } from '../generated/Piece';
-import type { Pinned } from '../generated/Pinned';
-import type { Tie } from '../generated/Tie';
-import type { TurnChange } from '../generated/TurnChange';
-import type { TurnsView } from '../generated/TurnsView';
+import type { Entry, Piece, Pinned, Tie, TurnChange, TurnsView } from '../generated/api';
 import type { GardenState } from './garden.svelte';
 import { SearchState } from './search.svelte';
 

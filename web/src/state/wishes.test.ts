@@ -1,10 +1,5 @@
 import { expect, test } from 'vitest';
-import type { TurnWish } from '../generated/TurnWish';
-import type { Want } from '../generated/Want';
-import type { WantLine } from '../generated/WantLine';
-import type { WantSum } from '../generated/WantSum';
-import type { Way } from '../generated/Way';
-import type { WishDraft } from '../generated/WishDraft';
+import type { TurnWish, Want, WantLine, WantSum, Way, WishDraft } from '../generated/api';
 import { cropWished, seriesOf, wishChange } from './wishes';
 
 const wanted = (crop: string, ground: [number, number] | null) => ({

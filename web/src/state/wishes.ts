@@ -1,13 +1,6 @@
 // Wants as wishes of the years ahead: one wish of a crop, as many squares as the middle of all wants of it; and as a series of sowings.
-import type { CanBeHad } from '../generated/CanBeHad';
+import type { CanBeHad, TurnChange, TurnWish, Want, WantLine, WantSum, Way, WishDraft } from '../generated/api';
 import { LIMITS } from '../generated/Limits';
-import type { TurnChange } from '../generated/TurnChange';
-import type { TurnWish } from '../generated/TurnWish';
-import type { Want } from '../generated/Want';
-import type { WantLine } from '../generated/WantLine';
-import type { WantSum } from '../generated/WantSum';
-import type { Way } from '../generated/Way';
-import type { WishDraft } from '../generated/WishDraft';
 import { dayNumber } from '../words/dates';
 import type { Series } from './desk.svelte';
 

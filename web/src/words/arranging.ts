@@ -1,10 +1,8 @@
 // Why an arrangement put each crop where it did, in a gardener's words.
-import type { Proposed } from '../generated/Proposed';
-import type { Weighed } from '../generated/Weighed';
-import type { Why } from '../generated/Why';
+import type { GardenView, Patch, Proposal, Proposed, Staying, Stays, Weighed, Why } from '../generated/api';
 import type { GardenState } from '../state/garden.svelte';
 import { GRADES } from './reasons';
-import { upper } from './reasons';
+import { upper } from './text';
 
 const HEADINGS: Record<Why['is'], string> = {
   room: 'found room',
@@ -19,6 +17,27 @@ const HEADINGS: Record<Why['is'], string> = {
   shape: 'shape of the ground',
   tidy: 'whole squares, at the boards',
 };
+
+/** Why a planting stays where it is. */
+const STAYS: Record<Stays, string> = {
+  locked: 'kept where it is',
+  begun: 'sown or planted already',
+  'shares-ground': 'share their ground, and stay together',
+  'marked-row': 'laid as marked rows',
+};
+
+/** What stays where it is, by the reason for it: the reason, and the names. */
+export function stayWords(stays: Staying[], name: (patch: number) => string): [string, string[]][] {
+  const reasons = [...new Set(stays.map((one) => one.why))];
+  return reasons.map((why) => [STAYS[why], stays.filter((one) => one.why === why).map((one) => name(one.patch))]);
+}
+
+/** The garden as it would be with a proposal, as far as findings speak of it. */
+export function withProposal(view: GardenView, { patches }: Proposal): GardenView {
+  const laid: Patch[] = patches.map(({ patch, place }) => ({ ...place, id: patch, locked: false, kept: [] }));
+  const others = view.garden.patches.filter((one) => !laid.some((other) => other.id === one.id));
+  return { ...view, garden: { ...view.garden, patches: [...others, ...laid] } };
+}
 
 /** What speaks for and against a layout, in numbers: each kind of reason once, a pair of neighbours once. */
 export function counted(patches: Proposed[]): [string, number, number][] {
@@ -48,9 +67,10 @@ const MINOR: Why['is'][] = ['shape', 'tidy', 'room'];
 /** As many reasons as decided where a patch lies. */
 const TOLD = 3;
 
-/** The reasons of one patch as a sentence or two, the weightiest first. */
-export function whyWords(garden: GardenState, crop: string, why: Weighed[]): string {
+/** The reasons of one patch as a sentence or two, the weightiest first; `warnings` are told beside them. */
+export function whyWords(garden: GardenState, crop: string, why: Weighed[], warnings: number): string {
   const telling = why.filter((one) => !MINOR.includes(one.why.is));
+  if (telling.length === 0 && warnings > 0) return 'Nothing else speaks for or against it.';
   if (telling.length === 0) return 'Nothing speaks for or against it; it keeps the free ground in one piece.';
   // Two patches of one neighbour say the same; once is enough.
   const clauses = new Set(telling.map((one) => upper(clause(garden, crop, one))));
@@ -78,7 +98,7 @@ function clause(garden: GardenState, crop: string, { why, points }: Weighed): st
     case 'spill':
       return why.there ? 'its vines can go over the edge' : 'its vines have nowhere to go';
     case 'block':
-      return why.rows >= 3 ? `${why.rows} rows deep for the wind` : 'fewer than three rows: shake the tassels by hand';
+      return why.enough ? `${why.rows} rows deep for the wind` : 'too few rows for the wind: shake the tassels by hand';
     case 'end':
       return why.there ? 'at an end, out of the spade’s way' : 'stays for years, and not at an end';
     case 'room':

@@ -1,6 +1,6 @@
 // What was done, in words, for undo and redo.
 
-import type { Command } from '../generated/Command';
+import type { Command } from '../generated/api';
 
 const DONE: Record<Command['do'], string> = {
   'set-site': 'what was said of the place',

@@ -1,5 +1,5 @@
 // What else stands in a yard, by its names.
-import type { FixtureKind } from '../generated/FixtureKind';
+import type { FixtureKind } from '../generated/api';
 
 export const FIXTURES: Record<FixtureKind, string> = {
   house: 'house',

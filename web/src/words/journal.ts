@@ -1,15 +1,17 @@
 // What happened, in words: entries of the journal, amounts, and the kinds that can be written down by hand.
-import type { Amount } from '../generated/Amount';
-import type { Ending } from '../generated/Ending';
-import type { Happened } from '../generated/Happened';
-import type { HarmSeen } from '../generated/HarmSeen';
-import type { HowBad } from '../generated/HowBad';
-import type { Best } from '../generated/Best';
-import type { Tool } from '../generated/Tool';
-import type { SeedCover } from '../generated/SeedCover';
-import type { Unit } from '../generated/Unit';
-import type { Units } from '../generated/Units';
-import type { Work } from '../generated/Work';
+import type {
+  Amount,
+  Best,
+  Ending,
+  Happened,
+  HarmSeen,
+  HowBad,
+  SeedCover,
+  Tool,
+  Unit,
+  Units,
+  Work,
+} from '../generated/api';
 import { dayMonth } from './dates';
 import { count, length } from './lengths';
 import { degrees } from './season';

@@ -1,6 +1,5 @@
 // Lengths and squares in the household's words. Lengths are tenths of a millimetre.
-import type { Spacing } from '../generated/Spacing';
-import type { Units } from '../generated/Units';
+import type { Spacing, Units } from '../generated/api';
 
 const EIGHTHS = ['', '⅛', '¼', '⅜', '½', '⅝', '¾', '⅞'];
 
@@ -69,7 +68,7 @@ export function anOrdinal(n: number): string {
   return `${n === 8 || n === 11 || n === 18 || (n >= 80 && n < 90) ? 'an' : 'a'} ${ordinal(n)}`;
 }
 
-/** 'one plant', '2 plants'. */
+/** '1 plant', '2 plants'. */
 export function count(n: number, one: string, many: string): string {
   return n === 1 ? `1 ${one}` : `${n} ${many}`;
 }

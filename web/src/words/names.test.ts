@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Catalogue } from '../generated/Catalogue';
+import type { Catalogue } from '../generated/api';
 import { matching } from './names';
 
 const crop = (key: string, name: string, ways: string[]) => ({

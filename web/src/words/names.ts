@@ -1,6 +1,5 @@
 // Crops by what is typed: their own names first, then what else they are called.
-import type { Catalogue } from '../generated/Catalogue';
-import type { Crop } from '../generated/Crop';
+import type { Catalogue, Crop } from '../generated/api';
 
 /** A crop that is found, by which other name, and the way that name says. */
 export interface Named {

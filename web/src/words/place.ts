@@ -1,8 +1,5 @@
 // Words for where a garden lies and what its climate is.
-import type { FrostEdge } from '../generated/FrostEdge';
-import type { Monthly } from '../generated/Monthly';
-import type { Town } from '../generated/Town';
-import type { Units } from '../generated/Units';
+import type { FrostEdge, Monthly, Town, Units } from '../generated/api';
 import { dayMonth } from './dates';
 import { degrees } from './season';
 

@@ -1,16 +1,9 @@
 // Turns what the core found into sentences a gardener would say.
-import type { Bulk } from '../generated/Bulk';
-import type { Catalogue } from '../generated/Catalogue';
-import type { Finding } from '../generated/Finding';
-import type { GardenView } from '../generated/GardenView';
-import type { Grade } from '../generated/Grade';
-import type { Kind } from '../generated/Kind';
-import type { SideFit } from '../generated/SideFit';
-import type { Sum } from '../generated/Sum';
-import type { Units } from '../generated/Units';
+import type { Bulk, Catalogue, Finding, GardenView, Grade, Kind, SideFit, Sum, Units } from '../generated/api';
 import { dayMonth, yearName } from './dates';
 import { anOrdinal, apart, count, length, squares } from './lengths';
 import { heightWords } from './place';
+import { upper } from './text';
 
 /** A finding in words. */
 export interface Told {
@@ -312,10 +305,6 @@ export function sectionWords(fit: SideFit, number: number, units: Units): string
 export function squareSize(w: number, h: number): string {
   const half = (n: number) => (n % 2 === 0 ? `${n / 2}` : n === 1 ? '½' : `${(n - 1) / 2}½`);
   return `${half(w)} × ${half(h)} ${w === 2 && h === 2 ? 'square' : 'squares'}`;
-}
-
-export function upper(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
 }
 
 function thickest(view: GardenView, bed: number): number {

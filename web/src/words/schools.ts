@@ -1,6 +1,5 @@
 // The schools of spacing in a gardener's words.
-import type { School } from '../generated/School';
-import type { Unsuited } from '../generated/Unsuited';
+import type { School, Unsuited } from '../generated/api';
 
 /** 'by squares', 'rows across', 'close, at 80 %'. */
 export function schoolName(school: School): string {

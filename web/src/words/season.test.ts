@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Window } from '../generated/Window';
+import type { Window } from '../generated/api';
 import { groundWords } from './season';
 
 const window = (of: Partial<Window>): Window => ({

@@ -1,21 +1,23 @@
 // Words for the season: temperatures, gates, troubles, ways out.
-import type { Correction } from '../generated/Correction';
-import type { Crop } from '../generated/Crop';
-import type { Freezes } from '../generated/Freezes';
-import type { Gate } from '../generated/Gate';
-import type { LatestStart } from '../generated/LatestStart';
-import type { Means } from '../generated/Means';
-import type { Ripening } from '../generated/Ripening';
-import type { ShelfPlace } from '../generated/ShelfPlace';
-import type { SlipKind } from '../generated/SlipKind';
-import type { Trouble } from '../generated/Trouble';
-import type { Units } from '../generated/Units';
-import type { Window } from '../generated/Window';
-import type { WarmthFrom } from '../generated/WarmthFrom';
+import type {
+  Correction,
+  Crop,
+  Freezes,
+  Gate,
+  LatestStart,
+  Means,
+  Ripening,
+  ShelfPlace,
+  SlipKind,
+  Trouble,
+  Units,
+  WarmthFrom,
+  Window,
+} from '../generated/api';
 import type { GardenState } from '../state/garden.svelte';
 import { dayMonth, dayNumber } from './dates';
 import { count } from './lengths';
-import { upper } from './reasons';
+import { upper } from './text';
 
 /** '52 °F' or '11 °C', to the degree. */
 export function degrees(celsius: number, units: Units): string {

@@ -1,7 +1,5 @@
 // What goes into the ground, in words: seeds, cloves, plants, grams.
-import type { Crop } from '../generated/Crop';
-import type { Setting } from '../generated/Setting';
-import type { Strewn } from '../generated/Strewn';
+import type { Crop, Setting, Strewn } from '../generated/api';
 import { count } from './lengths';
 
 /** '12 seeds', '1 clove', '3 plants'. */

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import type { LotLine } from '../generated/LotLine';
+import type { LotLine } from '../generated/api';
 import { amountTyped, amountWords, byAge, farBetween, roughly, taken, trays, weight } from './tin';
 
 test('amounts are told as a kitchen scale tells them, in the household’s units', () => {

@@ -1,10 +1,5 @@
 // The seed tin in a gardener's words: amounts, ages, and what there is to say of a lot.
-import type { LotLine } from '../generated/LotLine';
-import type { LotState } from '../generated/LotState';
-import type { SeedAmount } from '../generated/SeedAmount';
-import type { SeedKept } from '../generated/SeedKept';
-import type { Taken } from '../generated/Taken';
-import type { Units } from '../generated/Units';
+import type { LotLine, LotState, SeedAmount, SeedKept, Taken, Units } from '../generated/api';
 import { count } from './lengths';
 
 const OUNCE_MG = 28_349.523125;

@@ -1,17 +1,19 @@
 // Words for the years: places, standings, ways out.
-import type { Against } from '../generated/Against';
-import type { NoteKind } from '../generated/NoteKind';
-import type { Parts } from '../generated/Parts';
-import type { Piece } from '../generated/Piece';
-import type { Plot } from '../generated/Plot';
-import type { RemedyKind } from '../generated/RemedyKind';
-import type { Standing } from '../generated/Standing';
-import type { TurnSchool } from '../generated/TurnSchool';
-import type { TurnsUnit } from '../generated/TurnsUnit';
+import type {
+  Against,
+  NoteKind,
+  Parts,
+  Piece,
+  Plot,
+  RemedyKind,
+  Standing,
+  TurnSchool,
+  TurnsUnit,
+} from '../generated/api';
 import type { GardenState } from '../state/garden.svelte';
 import { yearName } from './dates';
 import { count, ordinal } from './lengths';
-import { upper } from './reasons';
+import { upper } from './text';
 
 export const SCHOOLS: Record<TurnSchool, { name: string; says: string }> = {
   'family-first': {

@@ -1,9 +1,5 @@
 // Wants in a gardener's words: amounts as people think of them.
-import type { Lacks } from '../generated/Lacks';
-import type { Met } from '../generated/Met';
-import type { Purpose } from '../generated/Purpose';
-import type { Units } from '../generated/Units';
-import type { WantAmount } from '../generated/WantAmount';
+import type { Lacks, Met, Purpose, Units, WantAmount } from '../generated/api';
 import { dayMonth, fullDate, MONTHS } from './dates';
 import { count } from './lengths';
 

@@ -1,5 +1,5 @@
 // Temperatures as they are typed, in whole degrees of the household's own kind.
-import type { Units } from '../generated/Units';
+import type { Units } from '../generated/api';
 
 /** A whole degree Celsius from what was typed in the household's degrees; nothing where that is no number. */
 export function wholeCelsius(typed: string, units: Units): number | null {

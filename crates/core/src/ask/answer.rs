@@ -34,6 +34,7 @@ use crate::reckon::{record, rounds, season, turns};
 use crate::rules::bare;
 use crate::rules::bare::Bare;
 use crate::search::amounts;
+use crate::search::arrange::movable::{Movable, movable};
 use crate::search::arrange::{asked, pose};
 use crate::season::handoff::Moved;
 use crate::season::{handoff, span};
@@ -49,7 +50,7 @@ use sparrow_facts::units::Length;
 
 /// What is answered.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(tag = "to", content = "is", rename_all = "kebab-case")]
 #[allow(missing_docs, reason = "each answer is documented at its type")]
 pub enum Answer {
@@ -66,6 +67,7 @@ pub enum Answer {
     Seeder { wanted: Length, plates: Vec<Plate> },
     Turns(TurnsView),
     Straight(Straight),
+    Movable(Movable),
     Squares(asked::SquaresAsked),
     Names(Vec<Word>),
     UsualWish(WishDraft),
@@ -111,8 +113,7 @@ pub fn answer(known: Known, question: &Question) -> Result<Answer, Refusal> {
         Question::Windows { patch, year } => windows(known, *patch, *year),
         Question::Starts { bed, year } => starts::starts(known, *bed, *year).map(Answer::Starts),
         Question::Moves { changes } => {
-            let edits = replan::replan(known.planning(), changes, true)?;
-            Ok(Answer::Moves(handoff::moved(&edits)))
+            replan::replan(known.planning(), changes, true).map(|edits| Answer::Moves(handoff::moved(&edits)))
         }
         Question::Suits { bed, rect, from, until } => bare::of_ground(known, *bed, *rect, (*from, *until)).map(Answer::Suits),
         Question::InHand { crop, way } => in_hand::in_hand(known, crop, way).map(Answer::InHand),
@@ -139,6 +140,7 @@ pub fn answer(known: Known, question: &Question) -> Result<Answer, Refusal> {
         }
         Question::Straight { wish, year, entries } => status::straight(known, entries, (*wish, *year)).map(Answer::Straight),
         Question::Amounts { bed, year } => Ok(Answer::Amounts(amounts::amounts(known, *bed, *year))),
+        Question::Movable { bed, year } => known.bed(*bed).map(|bed| Answer::Movable(movable(known, bed.id, *year))),
         Question::Squares(asked) => pose::squares(known, asked).map(Answer::Squares),
         Question::Names { list } => Ok(Answer::Names(known.catalogue.words(list))),
         Question::UsualWish { crop } => held::usual_wish(known, crop).map(Answer::UsualWish),

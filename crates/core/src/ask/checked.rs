@@ -28,6 +28,7 @@ pub fn question(known: Known, question: &Question) -> Result<(), Refusal> {
         | Question::Seeder { .. } => Ok(()),
         Question::Bare { year, .. }
         | Question::Amounts { year, .. }
+        | Question::Movable { year, .. }
         | Question::Windows { year, .. }
         | Question::Saving { year, .. }
         | Question::Wants { year }

@@ -25,7 +25,7 @@ use sparrow_facts::units::Length;
 
 /// A grouping fitted to ground: what would be planted, or why it does not fit.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Fitted {
     /// The grouping's key in the catalogue; nothing for one of the household's own.
     pub key: String,
@@ -41,7 +41,7 @@ pub struct Fitted {
 
 /// One planting of a fitted grouping.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Stage {
     /// What is planted, where and when.
     pub place: Placing,

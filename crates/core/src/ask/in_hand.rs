@@ -8,7 +8,7 @@ use sparrow_facts::spacing::Spacing;
 
 /// What a square holds of a crop by one of its ways, in the square-foot school.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct InHand {
     /// Plants on a square; none when one wants more than that.
     pub plants: u32,

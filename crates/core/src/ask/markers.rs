@@ -20,7 +20,7 @@ use sparrow_facts::units::{Length, Tape, Units};
 
 /// A row to be marked.
 #[derive(Debug, Clone, PartialEq, Eq, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Row {
     /// The crop.
@@ -33,7 +33,7 @@ pub struct Row {
 
 /// What is asked: rows in their order, from the far side or from the left end.
 #[derive(Debug, Clone, PartialEq, Eq, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Marking {
     /// The bed.
@@ -48,7 +48,7 @@ pub struct Marking {
 
 /// A row where it would lie.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Marker {
     /// How far the line is from the edge.
     pub at: Length,
@@ -66,7 +66,7 @@ pub struct Marker {
 
 /// All rows where they would lie.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Markers {
     /// The rows.
     pub rows: Vec<Marker>,

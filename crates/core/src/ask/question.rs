@@ -15,7 +15,7 @@ use sparrow_facts::units::Tape;
 
 /// A question, as the page asks it.
 #[derive(Debug, Clone, PartialEq, Eq, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(tag = "ask", rename_all = "kebab-case", deny_unknown_fields)]
 #[allow(missing_docs, reason = "each question's sentence is its documentation, each field is named in it")]
 pub enum Question {
@@ -45,6 +45,8 @@ pub enum Question {
     Straight { wish: WishId, year: i16, entries: Vec<Entry> },
     /// What does a year of the followed plan ask of a bed?
     Amounts { bed: BedId, year: i16 },
+    /// Which plantings of a bed may be laid elsewhere in a growing year, and which stay?
+    Movable { bed: BedId, year: i16 },
     /// How many squares does a list of wishes for a bed ask for, how many are there, and what could be left out?
     Squares(Arranging),
     /// What is meant by the names of a list?

@@ -21,7 +21,7 @@ use sparrow_facts::units::{Length, Units};
 
 /// Everything needed to set out one bed in one growing year.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Sheet {
     /// The bed.
     pub bed: BedId,
@@ -41,7 +41,7 @@ pub struct Sheet {
 
 /// A patch that was to be out by now: its ground may not be empty yet, nor dug and fed.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Cleared {
     /// The patch.
     pub patch: PatchId,
@@ -58,7 +58,7 @@ pub const LATELY: i64 = 14;
 
 /// How one patch is set out.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Setting {
     /// Its number on the sheet, from 1.
     pub number: u32,
@@ -88,7 +88,7 @@ pub struct Setting {
 
 /// What is strewn over a patch.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(tag = "by", content = "of", rename_all = "kebab-case")]
 pub enum Strewn {
     /// So many seeds, thinned afterwards.
@@ -99,7 +99,7 @@ pub enum Strewn {
 
 /// A line of stems.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Line {
     /// The line runs across the bed.
     pub runs_across: bool,
@@ -115,7 +115,7 @@ pub struct Line {
 
 /// A stick to cut.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Stick {
     /// How long, to the tape's mark.
     pub long: Length,
@@ -125,7 +125,7 @@ pub struct Stick {
 
 /// What a stick is for.
 #[derive(Debug, Clone, PartialEq, Eq, PartialOrd, Ord, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct StickUse {
     /// The planting's number on the sheet.
     pub number: u32,
@@ -135,7 +135,7 @@ pub struct StickUse {
 
 /// Between which things a stick is laid.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum StickBetween {
     /// From stem to stem in a line.

@@ -13,7 +13,7 @@ use sparrow_facts::timing::Means;
 
 /// The starts of one way of growing a crop in a year.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Starts {
     /// The crop.
     pub crop: String,

@@ -24,7 +24,7 @@ use std::sync::OnceLock;
 
 /// Everything the product knows of plants before a household says anything.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Catalogue {
     /// Crops, by name.
     pub crops: Vec<Crop>,

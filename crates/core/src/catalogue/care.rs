@@ -37,7 +37,7 @@ pub struct Topic {
 
 /// One way of doing it.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct CareSchool {
     /// Its key within the topic.
@@ -194,7 +194,7 @@ pub const KEEPING_SOURCE: &str = "storage-handbook";
 
 /// Something that may hurt.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Caution {
     /// Its key.

@@ -15,7 +15,7 @@ use std::collections::BTreeMap;
 
 /// How hungry a crop is, in the words of the feeding school of rotation.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Feeding {
     /// Wants much, nitrogen most of all.
@@ -30,7 +30,7 @@ pub enum Feeding {
 
 /// How much a crop counts in the turns of its family.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Rotation {
     /// It feeds the family's diseases and suffers from them.
@@ -44,7 +44,7 @@ pub enum Rotation {
 
 /// How long a plant lives when it is let.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Life {
     /// From seed to seed in one season.
@@ -57,7 +57,7 @@ pub enum Life {
 
 /// How it comes into the bed.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Method {
     /// Sown where it stays; roots always.
@@ -70,7 +70,7 @@ pub enum Method {
 
 /// What cold does to it.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Hardiness {
     /// Dies at the first frost.
@@ -83,7 +83,7 @@ pub enum Hardiness {
 
 /// How much sun it wants, when there is a choice.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Light {
     /// Six hours or more.
@@ -97,7 +97,7 @@ pub enum Light {
 
 /// One way of growing a crop, with the figures that depend on it.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Way {
     /// Its key within the crop.
@@ -166,7 +166,7 @@ pub struct Way {
 
 /// What a household's variety says of the way in which it is grown, beside that way's own figures.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct OfVariety {
     /// Its number.
     pub id: VarietyId,
@@ -224,7 +224,7 @@ impl Way {
 
 /// What a crop of the household's own is like.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Relative {
     /// The number of the crop of the household's own.
     pub id: OwnCropId,
@@ -234,7 +234,7 @@ pub struct Relative {
 
 /// One crop of the catalogue.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Crop {
     /// Its key, unique in the catalogue.

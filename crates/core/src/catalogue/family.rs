@@ -5,7 +5,7 @@ use serde::{Deserialize, Serialize};
 
 /// A rotation family: crops that feed the same pests and diseases.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Family {
     /// Its key, unique in the catalogue.

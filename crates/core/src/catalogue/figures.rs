@@ -5,7 +5,7 @@ use std::collections::HashMap;
 
 /// How a crop comes up: a heat sum above a base temperature of the soil.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Sprout {
     /// Soil below it brings nothing up \[°C\].
@@ -35,7 +35,7 @@ impl Sprout {
 
 /// The soil a crop wants when it goes in \[°C\].
 #[derive(Debug, Clone, Copy, PartialEq, Default, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct SoilWants {
     /// From which it may.
@@ -51,7 +51,7 @@ pub struct SoilWants {
 
 /// Which part of a plant is eaten, which decides when its weight comes.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Bulk {
     /// Roots, bulbs, swollen stems: most of the weight comes last.
@@ -67,7 +67,7 @@ pub enum Bulk {
 
 /// How fast a crop grows at a temperature, as a part of its best.
 #[derive(Debug, Clone, Copy, PartialEq, Default, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Response {
     /// At and below it nothing grows \[°C\].
@@ -109,7 +109,7 @@ impl Response {
 
 /// Under what it bolts, or spoils where it is ripe \[°C\].
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Bolts {
     /// The mean of the days above which leaves bolt or heads spoil.
@@ -130,7 +130,7 @@ impl Bolts {
 
 /// The days in which flowers set fruit, and tubers and the like begin \[°C\].
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Sets {
     /// The mean of a day below which they do not.
@@ -159,7 +159,7 @@ impl Sets {
 
 /// What is picked, where cold reaches it sooner than the leaf: blossom, pods, curds, heads.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Product {
     /// What kills or spoils it \[°C\].
@@ -170,7 +170,7 @@ pub struct Product {
 
 /// A stand over winter.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Winter {
     /// The least of its packet's days that it has grown on the coldest day.
@@ -182,7 +182,7 @@ pub struct Winter {
 
 /// How bulbs are made.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Bulbs {
     /// The length of day that a household's kind waits for, where it is said \[hours\]; else that of its latitude.
@@ -199,7 +199,7 @@ pub struct Bulbs {
 
 /// All of it for one way of growing a crop.
 #[derive(Debug, Clone, PartialEq, Default, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Figures {
     /// Which group of growth it belongs to.
     #[serde(skip)]

@@ -6,7 +6,7 @@ use sparrow_facts::school::School;
 
 /// A grouping of the catalogue.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Grouping {
     /// Its key, unique in the catalogue.
@@ -30,7 +30,7 @@ pub struct Grouping {
 
 /// One crop of a grouping.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Part {
     /// The crop.
@@ -63,7 +63,7 @@ pub struct Part {
 
 /// A stretch of ground on one axis: two of the three, in half squares.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Stretch {
     /// From the left end or the far side.
@@ -92,7 +92,7 @@ impl Stretch {
 
 /// What a part waits for.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct After {
     /// The part it waits for, from 0.

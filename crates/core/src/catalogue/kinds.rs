@@ -7,7 +7,7 @@ use std::collections::BTreeMap;
 
 /// A matter in which varieties of a crop differ.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Matter {
     /// Its key.
@@ -24,7 +24,7 @@ pub struct Matter {
 
 /// One kind of variety.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct KindOf {
     /// Its key within the matter.

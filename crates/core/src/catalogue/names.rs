@@ -5,7 +5,7 @@ use serde::{Deserialize, Serialize};
 
 /// A crop, and one of its ways where the name says so.
 #[derive(Debug, Clone, PartialEq, Eq, PartialOrd, Ord, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Meant {
     /// The crop's key.
     pub crop: String,
@@ -15,7 +15,7 @@ pub struct Meant {
 
 /// Another name for a crop, or for several that one must choose among.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Name {
     /// What is said, one of it, in small letters.
     pub said: String,
@@ -25,7 +25,7 @@ pub struct Name {
 
 /// One word of a list, and what is known by it.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Word {
     /// As it was written.
     pub said: String,

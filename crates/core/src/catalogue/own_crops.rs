@@ -36,7 +36,7 @@ pub fn own_crop_of(key: &str) -> Option<OwnCropId> {
 
 /// What a household has of its own beside the book, named like the book's: a page puts its book together from both.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct OwnBook {
     /// Crops that the book lacks, in the order of their numbers, without their varieties.
     pub crops: Vec<Crop>,

@@ -6,7 +6,7 @@ use sparrow_facts::patch::Patch;
 
 /// What one plant does to another.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Kind {
     /// Does it good in some way not named below.
@@ -30,6 +30,21 @@ pub enum Kind {
 }
 
 impl Kind {
+    /// Its word in the key of a warning that is kept, which never changes.
+    pub fn word(self) -> &'static str {
+        match self {
+            Kind::Helps => "Helps",
+            Kind::Clashes => "Clashes",
+            Kind::Shelters => "Shelters",
+            Kind::Supports => "Supports",
+            Kind::Traps => "Traps",
+            Kind::Hides => "Hides",
+            Kind::Feeds => "Feeds",
+            Kind::Competes => "Competes",
+            Kind::Shades => "Shades",
+        }
+    }
+
     /// Whether it is something to settle rather than something to be glad of.
     pub fn is_trouble(self) -> bool {
         matches!(self, Kind::Clashes | Kind::Competes | Kind::Shades)
@@ -38,7 +53,7 @@ impl Kind {
 
 /// How near the two must be for it to matter.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Nearness {
     /// Patches that share ground, an edge or a corner.
@@ -51,7 +66,7 @@ pub enum Nearness {
 
 /// How well it is supported.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Grade {
     /// Trials support it.
@@ -64,7 +79,7 @@ pub enum Grade {
 
 /// One relation of the catalogue: what `who` does to `whom`.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Relation {
     /// A crop's key, or a family's after an `@`.

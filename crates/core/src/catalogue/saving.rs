@@ -7,7 +7,7 @@ use std::collections::BTreeMap;
 
 /// What carries the pollen.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Carried {
     /// Nothing, mostly: a flower pollinates itself.
@@ -20,7 +20,7 @@ pub enum Carried {
 
 /// Crops whose flowers cross, and how seed of them is saved.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct SeedSpecies {
     /// What they are together called, with their botanical name.

@@ -9,7 +9,7 @@ use sparrow_facts::seed_lot::{SeedKept, SeedLot};
 
 /// The seed of a crop.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Seed {
     /// Seeds in a gram, least and most.
     pub per_gram: [f32; 2],
@@ -26,7 +26,7 @@ pub struct Seed {
 
 /// What is taken to make what is planted of a crop: cuttings, or a root that makes slips.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Parent {
     /// What it is, one and more.
     pub one: [String; 2],

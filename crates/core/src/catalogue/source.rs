@@ -4,7 +4,7 @@ use serde::{Deserialize, Serialize};
 
 /// Where figures come from.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Source {
     /// Title, or 'Common practice'.

@@ -10,7 +10,7 @@ use sparrow_facts::variety::Variety;
 
 /// A way in which a variety of the household is grown.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct OwnWay {
     /// The key of its crop.
     pub crop: String,

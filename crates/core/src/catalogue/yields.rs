@@ -4,7 +4,7 @@ use serde::{Deserialize, Serialize};
 
 /// What a crop gives.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Yield {
     /// What one plant gives in a season, least and most \[g\], as it is picked.
     pub grams: [f32; 2],

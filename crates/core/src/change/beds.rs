@@ -11,6 +11,7 @@ use sparrow_facts::edit;
 use sparrow_facts::edit::Edit;
 use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::BedId;
+use sparrow_facts::name::alike;
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::site::Site;
 use sparrow_facts::units::Length;
@@ -91,7 +92,7 @@ impl Planner<'_> {
     }
 
     fn name_is_free(&self, bed: &Bed) -> Result<(), Refusal> {
-        let taken = self.known.garden.beds.iter().any(|other| other.id != bed.id && other.name.eq_ignore_ascii_case(&bed.name));
+        let taken = self.known.garden.beds.iter().any(|other| other.id != bed.id && alike(&other.name, &bed.name));
         if taken { Err(Refusal::NameTaken { name: bed.name.clone() }) } else { Ok(()) }
     }
 }

@@ -6,7 +6,7 @@ use crate::change::fixtures::FixtureDraft;
 use crate::change::lists::Listed;
 use crate::change::lots::LotDraft;
 use crate::change::own_crops::OwnCropDraft;
-use crate::change::planner::{Planner, gone, next_patch};
+use crate::change::planner::{Planner, changed, gone, next_patch};
 use crate::change::replan::PatchChange;
 use crate::change::season::SeasonChange;
 use crate::change::turns::TurnChange;
@@ -30,10 +30,12 @@ use sparrow_facts::school::{School, SchoolFor};
 use sparrow_facts::site::Site;
 use sparrow_facts::timing::Timing;
 use sparrow_facts::units::Tape;
+use sparrow_facts::warning::WarningKey;
+use std::collections::BTreeSet;
 
 /// A change of the facts, as the page asks for it.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(tag = "do", rename_all = "kebab-case", deny_unknown_fields)]
 #[allow(missing_docs, reason = "the fields are those of the facts they change, documented there")]
 pub enum Command {
@@ -109,7 +111,7 @@ pub enum Command {
     /// Take a patch away.
     RemovePatch { patch: PatchId },
     /// Keep a warning as it is, or no longer.
-    KeepWarning { patch: PatchId, key: String, keep: bool },
+    KeepWarning { patch: PatchId, key: WarningKey, keep: bool },
     /// Remember what stood in a bed in an earlier year.
     Remember { bed: BedId, section: Option<u8>, year: i16, stood: Stood },
     /// Forget a remembered stand.
@@ -141,9 +143,30 @@ pub enum Command {
 /// early or never planted, the plan makes room in the same change.
 pub fn plan(known: Known, command: &Command) -> Result<Vec<Edit>, Refusal> {
     let known = known.planning();
-    let edits = make_room::with_room(known, &|known| planned(known, command))?;
+    let mut edits = make_room::with_room(known, &|known| planned(known, command))?;
+    edits.extend(kept_with_gone(known.garden, &edits));
     totals::check_edits(known.garden, known.catalogue, &edits)?;
     Ok(edits)
+}
+
+/// What else changes when patches are taken away: a warning that was kept about one of them goes with it.
+fn kept_with_gone(garden: &Garden, edits: &[Edit]) -> Vec<Edit> {
+    let is_gone = |edit: &Edit| match edit {
+        Edit::Patch { before: Some(patch), after: None } => Some(patch.id),
+        _ => None,
+    };
+    let gone: BTreeSet<PatchId> = edits.iter().filter_map(is_gone).collect();
+    if gone.is_empty() {
+        return Vec::new();
+    }
+    let names = |patch: &&Patch| patch.kept.iter().filter_map(WarningKey::other).any(|other| gone.contains(&other));
+    let mut after = garden.clone();
+    apply(&mut after, edits);
+    let pruned = |patch: &Patch| {
+        let kept = patch.kept.iter().filter(|key| key.other().is_none_or(|other| !gone.contains(&other))).cloned().collect();
+        changed(patch, Patch { kept, ..patch.clone() })
+    };
+    after.patches.iter().filter(names).map(pruned).collect()
 }
 
 #[allow(clippy::too_many_lines, reason = "one arm for each wish, and nothing else")]

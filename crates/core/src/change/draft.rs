@@ -13,7 +13,6 @@ use unicode_properties::{GeneralCategory, UnicodeGeneralCategory};
 
 /// A volume as it arrives in a command: text such as `15 gal`.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS), ts(type = "number | string"))]
 #[serde(transparent)]
 pub struct VolumeText(pub Volume);
 
@@ -24,7 +23,7 @@ impl schemars::JsonSchema for VolumeText {
     }
     fn json_schema(_: &mut schemars::SchemaGenerator) -> schemars::Schema {
         schemars::json_schema!({
-            "description": "A volume: millilitres, or text such as 15 gal or 57 l.",
+            "description": "A volume such as 15 gal or 57 l; a number is millilitres.",
             "anyOf": [{ "type": "integer", "minimum": 0, "maximum": u32::MAX }, { "type": "string" }]
         })
     }
@@ -48,7 +47,7 @@ impl<'de> Deserialize<'de> for VolumeText {
 
 /// What kind of place it is, as typed.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(tag = "kind", rename_all = "kebab-case", deny_unknown_fields)]
 pub enum KindDraft {
     /// A raised bed; the boards' name if they are sawn timber.
@@ -67,7 +66,7 @@ pub enum KindDraft {
 
 /// A trellis line as typed: along the bed, its whole length unless said otherwise.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct TrellisDraft {
     /// Distance from the far side.
@@ -80,7 +79,7 @@ pub struct TrellisDraft {
 
 /// An outline as typed.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(tag = "is", rename_all = "kebab-case", deny_unknown_fields)]
 #[allow(missing_docs, reason = "the fields are those of the outline, documented there")]
 pub enum ShapeDraft {
@@ -114,7 +113,7 @@ pub fn checked_shape(shape: Shape, (length, width): (Length, Length)) -> Result<
 
 /// A bed as typed.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct BedDraft {
     /// Its name.
@@ -224,7 +223,7 @@ impl BedDraft {
             (Some(tape), BedKind::Raised { board: Some(board) }) if self.outside => tape.0 - board.thickness().times(2),
             (Some(tape), _) => tape.0,
             (None, BedKind::Container { volume }) => volume.as_tub().0,
-            (None, _) => return Err(Refusal::Empty { field, most: 20 }),
+            (None, _) => return Err(Refusal::Missing { field }),
         };
         in_range(field, measured, SHORTEST_SIDE, LONGEST_SIDE)
     }

@@ -13,7 +13,7 @@ use sparrow_facts::units::{Length, Tape};
 
 /// A fixture as typed.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct FixtureDraft {
     /// What it is.

@@ -189,6 +189,8 @@ pub const TURN_YEAR: Range = [1, 9998];
 pub const BED_NAME: usize = 40;
 /// Letters of any other name: of a garden, its place, a grouping, a plan, a station.
 pub const NAME: usize = 60;
+/// The most warnings that are kept of one patch.
+pub const MOST_KEPT: usize = 200;
 /// Letters of a note.
 pub const NOTE: usize = 200;
 /// Letters of a variety's colour.

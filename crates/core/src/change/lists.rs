@@ -13,7 +13,7 @@ use std::collections::BTreeSet;
 
 /// A list, each line of it as it would be typed.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(tag = "of", rename_all = "kebab-case", deny_unknown_fields)]
 pub enum Listed {
     /// Crops that the book lacks; one is known again by its name.

@@ -16,7 +16,6 @@ use std::collections::BTreeSet;
 
 /// An amount of seed as it arrives in a command: text such as `2 g` or `200 seeds`.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS), ts(type = "string"))]
 #[serde(into = "String")]
 pub struct AmountText(pub SeedAmount);
 
@@ -27,7 +26,7 @@ impl schemars::JsonSchema for AmountText {
     }
     fn json_schema(_: &mut schemars::SchemaGenerator) -> schemars::Schema {
         schemars::json_schema!({
-            "description": "An amount of seed: text such as 200 seeds, 2 g or 1/8 oz.",
+            "description": "An amount of seed such as 200 seeds, 2 g or 1/8 oz.",
             "type": "string"
         })
     }
@@ -47,7 +46,7 @@ impl<'de> Deserialize<'de> for AmountText {
 
 /// A lot of seed as typed.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct LotDraft {
     /// The key of its crop.
@@ -145,7 +144,7 @@ impl Planner<'_> {
         let (amount, counted) = match (draft.amount, was) {
             (Some(AmountText(amount)), _) => (amount, draft.counted.unwrap_or(today)),
             (None, Some(was)) => was,
-            (None, None) => return Err(Refusal::Empty { field: "how much seed there is", most: 60 }),
+            (None, None) => return Err(Refusal::Missing { field: "amount of seed" }),
         };
         let mut tests = draft.tests.clone();
         tests.sort_by_key(|test| test.on);

@@ -17,6 +17,7 @@ use sparrow_facts::garden::Garden;
 use sparrow_facts::grouping::{OwnGrouping, OwnPart};
 use sparrow_facts::history::{PastStand, Stood};
 use sparrow_facts::ids::{BedId, OwnGroupingId, PastId, PatchId};
+use sparrow_facts::name::alike;
 use sparrow_facts::patch::{Patch, Planted};
 use sparrow_facts::rect::Rect;
 use sparrow_facts::refusal::Refusal;
@@ -148,7 +149,7 @@ impl Planner<'_> {
             return Err(Refusal::TooManyThings { what: "groupings of your own", most: MOST_GROUPINGS });
         }
         let name = draft::text("the grouping's name", name, limits::NAME)?;
-        if self.known.garden.groupings.iter().any(|own| own.name.eq_ignore_ascii_case(&name)) {
+        if self.known.garden.groupings.iter().any(|own| alike(&own.name, &name)) {
             return Err(Refusal::GroupingTaken { name });
         }
         let patches = patches.iter().map(|id| self.patch(*id)).collect::<Result<Vec<_>, _>>()?;

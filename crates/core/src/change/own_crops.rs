@@ -12,6 +12,7 @@ use sparrow_facts::edit::Edit;
 use sparrow_facts::garden::Garden;
 use sparrow_facts::history::Stood;
 use sparrow_facts::ids::OwnCropId;
+use sparrow_facts::name::alike;
 use sparrow_facts::own_crop::{OwnCrop, OwnCropFigures};
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::spacing::Spacing;
@@ -19,7 +20,7 @@ use sparrow_facts::units::{Length, Tape};
 
 /// A crop of the household's own as typed; what is nothing is its relative's.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct OwnCropDraft {
     /// The key of its nearest relative in the book.
@@ -124,8 +125,7 @@ pub fn check_own_crop(crop: &OwnCrop, catalogue: &Catalogue) -> Result<(), Refus
 
 /// Whether the book, or another crop of the garden's own, has that name.
 pub(super) fn is_taken(garden: &Garden, catalogue: &Catalogue, crop: &OwnCrop) -> bool {
-    let same = |one: &str, other: &str| one.to_lowercase() == other.to_lowercase();
-    let names = |name: &str, plural: &str| same(name, &crop.name) || same(plural, &crop.plural);
+    let names = |name: &str, plural: &str| alike(name, &crop.name) || alike(plural, &crop.plural);
     let own = garden.own_crops.iter().any(|other| other.id != crop.id && names(&other.name, &other.plural));
     own || catalogue.crops.iter().any(|other| other.like.is_none() && names(&other.name, &other.plural))
 }
@@ -142,7 +142,7 @@ impl Planner<'_> {
         if before.is_none() && garden.own_crops.len() >= MOST_OWN_CROPS {
             return Err(Refusal::TooManyThings { what: "crops of your own", most: MOST_OWN_CROPS });
         }
-        let number = OwnCropId(next(garden.own_crops.iter().map(|crop| crop.id.0)));
+        let number = OwnCropId(next(garden.own_crops.iter().map(|crop| crop.id.0).chain([self.known.given.own_crop])));
         let after = draft.crop(before.as_ref().map_or(number, |before| before.id), catalogue)?;
         check_own_crop(&after, catalogue)?;
         if is_taken(garden, catalogue, &after) {
@@ -165,7 +165,7 @@ impl Planner<'_> {
 
     /// The crop of one's own that a draft speaks of: the one of its name, where there is one.
     pub(super) fn own_crop_meant(&self, draft: &OwnCropDraft) -> Option<OwnCropId> {
-        let named = |one: &&OwnCrop| one.name.to_lowercase() == draft.name.trim().to_lowercase();
+        let named = |one: &&OwnCrop| alike(&one.name, &draft.name);
         self.known.garden.own_crops.iter().find(named).map(|one| one.id)
     }
 

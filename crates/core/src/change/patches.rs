@@ -17,6 +17,7 @@ use sparrow_facts::patch::{Patch, Placing, Planted};
 use sparrow_facts::rect::{Rect, RowLine};
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::units::Length;
+use sparrow_facts::warning::WarningKey;
 
 impl Planner<'_> {
     /// Puts several patches down as one, after taking some away: each meets those before it, as if put
@@ -217,14 +218,17 @@ impl Planner<'_> {
         Ok(vec![changed(before, Patch { locked, ..before.clone() })])
     }
 
-    pub(crate) fn keep_warning(&self, id: PatchId, key: &str, keep: bool) -> Result<Vec<Edit>, Refusal> {
+    pub(crate) fn keep_warning(&self, id: PatchId, key: &WarningKey, keep: bool) -> Result<Vec<Edit>, Refusal> {
         let before = self.patch(id)?;
-        let key = draft::text("the warning", key, limits::NOTE)?;
+        let key = WarningKey(draft::text("the warning", &key.0, limits::NOTE)?);
+        if keep && key.what().is_none() {
+            return Err(Refusal::Unknown { what: "warning", key: key.0 });
+        }
         let mut after = before.clone();
         after.kept.retain(|kept| *kept != key);
         if keep {
-            if after.kept.len() >= 200 {
-                return Err(Refusal::TooManyThings { what: "kept warnings for one patch", most: 200 });
+            if after.kept.len() >= limits::MOST_KEPT {
+                return Err(Refusal::TooManyThings { what: "kept warnings for one patch", most: limits::MOST_KEPT });
             }
             after.kept.push(key);
             after.kept.sort();

@@ -28,12 +28,12 @@ pub(crate) fn next(numbers: impl Iterator<Item = u32>) -> u32 {
 
 /// The number of a new patch.
 pub(crate) fn next_patch(known: Known) -> u32 {
-    next(known.garden.patches.iter().map(|patch| patch.id.0).chain([known.spoken_of.patch]))
+    next(known.garden.patches.iter().map(|patch| patch.id.0).chain([known.given.patch]))
 }
 
 /// The number of a new bed.
 pub(crate) fn next_bed(known: Known) -> BedId {
-    BedId(next(known.garden.beds.iter().map(|bed| bed.id.0).chain([known.spoken_of.bed])))
+    BedId(next(known.garden.beds.iter().map(|bed| bed.id.0).chain([known.given.bed])))
 }
 
 /// A patch changed.

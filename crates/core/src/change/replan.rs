@@ -10,7 +10,7 @@ use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 use sparrow_facts::edit::Edit;
 use sparrow_facts::garden::Garden;
-use sparrow_facts::ids::{BedId, PatchId};
+use sparrow_facts::ids::{BedId, NumbersGiven, PatchId};
 use sparrow_facts::patch::{Patch, Placing};
 use sparrow_facts::rect::Rect;
 use sparrow_facts::refusal::Refusal;
@@ -18,7 +18,7 @@ use sparrow_facts::timing::Timing;
 
 /// A change of one patch's time, place or crop, made together with others.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(tag = "change", rename_all = "kebab-case", deny_unknown_fields)]
 #[allow(missing_docs, reason = "the fields are those of the facts they change, documented there")]
 pub enum PatchChange {
@@ -46,6 +46,8 @@ pub enum PatchChange {
 pub fn replan(known: Known, changes: &[PatchChange], follow: bool) -> Result<Vec<Edit>, Refusal> {
     let garden = known.garden;
     limits::changes(changes.len())?;
+    // A number that goes in one change is not given again in the next.
+    let known = known.with_numbers(NumbersGiven { patch: next_patch(known) - 1, ..known.given });
     let mut after = garden.clone();
     let mut touched: Vec<PatchId> = Vec::new();
     for change in changes {

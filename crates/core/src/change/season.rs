@@ -19,7 +19,7 @@ use sparrow_facts::units::TenthsC;
 
 /// A change of what a household said of its weather, its shelf and its beds' warmth.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(tag = "season", rename_all = "kebab-case", deny_unknown_fields)]
 #[allow(missing_docs, reason = "the fields are those of the facts they change, documented there")]
 pub enum SeasonChange {

@@ -3,6 +3,7 @@
 use crate::change::draft::text_or_nothing;
 use crate::change::limits::{BED_NAME, COLOUR, FOUND, NAME, NOTE, STRAIN};
 use sparrow_facts::garden::Garden;
+use sparrow_facts::name::alike;
 
 /// Brings every name and note of a garden into the form in which it is kept: blanks cut off, letters composed, and without those
 /// that nobody sees. What cannot be kept is left as it is; [`crate::change::verify::verify`] says what is wrong with it.
@@ -45,5 +46,23 @@ pub fn tidy(garden: &mut Garden) {
         if let Ok(kept) = text_or_nothing("name", name, most) {
             *name = kept;
         }
+    }
+    told_apart(beds.iter_mut().map(|bed| &mut bed.name).collect(), BED_NAME);
+    told_apart(groupings.iter_mut().map(|own| &mut own.name).collect(), NAME);
+}
+
+/// Names that were once taken for different, since only their letters of ASCII were compared, get a number: 'äpfel 2' beside 'Äpfel'.
+fn told_apart(names: Vec<&mut String>, most: usize) {
+    let mut before: Vec<String> = Vec::new();
+    for name in names {
+        let was_other = |other: &String| alike(other, name) && !other.eq_ignore_ascii_case(name);
+        if before.iter().any(was_other) {
+            let numbered = (2..).map(|n| format!("{name} {n}")).find(|new| !before.iter().any(|other| alike(other, new)));
+            // A name that is as long as may be is refused, with its words.
+            if let Some(new) = numbered.filter(|new| new.chars().count() <= most) {
+                *name = new;
+            }
+        }
+        before.push(name.clone());
     }
 }

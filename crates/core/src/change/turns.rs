@@ -13,7 +13,8 @@ use sparrow_facts::edit;
 use sparrow_facts::edit::Edit;
 use sparrow_facts::garden::Garden;
 use sparrow_facts::history::Stood;
-use sparrow_facts::ids::{BedId, TurnPlanId, WishId};
+use sparrow_facts::ids::{BedId, NumbersGiven, TurnPlanId, WishId};
+use sparrow_facts::name::{alike, repeated};
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::turns::{
     Closing, Entry, OwnFamily, Piece, Pinned, SoilFinding, TurnPlan, TurnSchool, TurnWish, Turns, TurnsUnit, Unknown, WishDraft,
@@ -23,7 +24,7 @@ use std::collections::BTreeSet;
 
 /// A change of what a household said about its turns; several are made as one.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(tag = "turn", rename_all = "kebab-case", deny_unknown_fields)]
 #[allow(missing_docs, reason = "the fields are those of the facts they change, documented there")]
 pub enum TurnChange {
@@ -65,6 +66,9 @@ pub enum TurnChange {
 pub fn plan(known: Known, changes: &[TurnChange]) -> Result<Vec<Edit>, Refusal> {
     let garden = known.garden;
     limits::changes(changes.len())?;
+    // A number that goes in one change is not given again in the next.
+    let wish = next(garden.turns.wishes.iter().map(|wish| wish.id.0).chain([known.given.wish])) - 1;
+    let known = known.with_numbers(NumbersGiven { wish, ..known.given });
     let mut growing = garden.clone();
     let mut edits = Vec::new();
     for change in changes {
@@ -125,7 +129,7 @@ impl Planner<'_> {
                 turns.findings.sort_by(|a, b| (a.bed, &a.family).cmp(&(b.bed, &b.family)));
             }
             TurnChange::Wish { wish } => {
-                let id = WishId(next(turns.wishes.iter().map(|wish| wish.id.0)));
+                let id = WishId(next(turns.wishes.iter().map(|wish| wish.id.0).chain([self.known.given.wish])));
                 turns.wishes.push(TurnWish { id, wish: wish.clone() });
             }
             TurnChange::ChangeWish { id, wish } => {
@@ -180,7 +184,7 @@ impl Planner<'_> {
         }
         let names: Vec<&str> = words.split([',', ';', '\n']).map(str::trim).filter(|name| !name.is_empty()).collect();
         if names.is_empty() {
-            return Err(Refusal::Empty { field: "what stood there", most: 200 });
+            return Err(Refusal::Missing { field: "crop or family that stood there" });
         }
         let mut growing = self.known.garden.clone();
         let mut edits = self.turn(&known(false))?;
@@ -214,7 +218,7 @@ fn toggle<T: Ord>(list: &mut Vec<T>, one: T, is: bool) {
 /// What a gardener's word for a crop or a family means: 'tomatoes', 'corn', 'onion family'; where several crops of one family
 /// may be meant, as by 'squash', the family.
 pub fn read_stood(catalogue: &Catalogue, word: &str) -> Option<Stood> {
-    let same = |name: &str| name.eq_ignore_ascii_case(word);
+    let same = |name: &str| alike(name, word);
     let family = catalogue
         .families
         .iter()
@@ -258,7 +262,7 @@ fn keep_plan(turns: &mut Turns, name: String, entries: &[Entry]) {
     // A wish may have been given up since the plan was drawn; its places go with it.
     let mut entries: Vec<Entry> = entries.iter().filter(|entry| turns.wish(entry.wish).is_some()).copied().collect();
     entries.sort();
-    match turns.plans.iter_mut().find(|plan| plan.name.eq_ignore_ascii_case(&name)) {
+    match turns.plans.iter_mut().find(|plan| alike(&plan.name, &name)) {
         Some(plan) => (plan.followed, plan.entries) = (true, entries),
         None => {
             let id = TurnPlanId(next(turns.plans.iter().map(|plan| plan.id.0)));
@@ -399,14 +403,13 @@ fn ordered(turns: &Turns) -> Result<(), Refusal> {
         && rising(turns.unknown.iter())
         && turns.plans.iter().all(|plan| rising(plan.entries.iter().map(|entry| (entry.wish, entry.year, entry.at))))
         && turns.plans.iter().filter(|plan| plan.followed).count() <= 1;
-    let named = rising_names(turns);
-    if right && named { Ok(()) } else { Err(Refusal::OutOfOrder { list: "turns" }) }
-}
-
-fn rising_names(turns: &Turns) -> bool {
-    let mut names: Vec<String> = turns.plans.iter().map(|plan| plan.name.to_lowercase()).collect();
-    names.sort();
-    names.windows(2).all(|pair| pair[0] != pair[1])
+    if !right {
+        return Err(Refusal::OutOfOrder { list: "turns" });
+    }
+    match repeated(turns.plans.iter().map(|plan| plan.name.as_str())) {
+        Some(plan) => Err(Refusal::PlanTaken { name: turns.plans[plan].name.clone() }),
+        None => Ok(()),
+    }
 }
 
 fn check_wish(catalogue: &Catalogue, wish: &WishDraft) -> Result<(), Refusal> {
@@ -422,7 +425,7 @@ fn check_wish(catalogue: &Catalogue, wish: &WishDraft) -> Result<(), Refusal> {
         return Err(Refusal::NumberOutOfRange { field: "last year", value: last.into(), least: first.into(), most: 9998 });
     }
     if wish.parts == sparrow_facts::turns::Parts::default() {
-        return Err(Refusal::Empty { field: "when it stands: early, main or late", most: 3 });
+        return Err(Refusal::NoneChosen { field: "part of the year", of: "early, main or late" });
     }
     Ok(())
 }

@@ -10,6 +10,7 @@ use serde::{Deserialize, Serialize};
 use sparrow_facts::edit::Edit;
 use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::VarietyId;
+use sparrow_facts::name::alike;
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::spacing::Spacing;
 use sparrow_facts::units::{Length, Tape};
@@ -18,7 +19,7 @@ use std::collections::BTreeMap;
 
 /// A variety as typed.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct VarietyDraft {
     /// The key of its crop.
@@ -128,7 +129,7 @@ pub(super) fn within(field: &'static str, said: Option<Length>, [least, most]: [
 /// Whether a garden has another variety of that crop by the same name.
 pub(super) fn is_taken(garden: &Garden, variety: &Variety) -> bool {
     let mut others = garden.varieties.iter().filter(|other| other.id != variety.id && other.crop == variety.crop);
-    others.any(|other| other.name.to_lowercase() == variety.name.to_lowercase())
+    others.any(|other| alike(&other.name, &variety.name))
 }
 
 impl Planner<'_> {
@@ -143,14 +144,14 @@ impl Planner<'_> {
         if before.is_none() && garden.varieties.len() >= MOST_VARIETIES {
             return Err(Refusal::TooManyThings { what: "varieties", most: MOST_VARIETIES });
         }
-        let number = VarietyId(next(garden.varieties.iter().map(|variety| variety.id.0)));
+        let number = VarietyId(next(garden.varieties.iter().map(|variety| variety.id.0).chain([self.known.given.variety])));
         let after = draft.variety(before.as_ref().map_or(number, |before| before.id))?;
         self.becomes(before, after)
     }
 
     /// The variety that a draft speaks of: the one of its crop and name, where there is one.
     pub(super) fn variety_meant(&self, draft: &VarietyDraft) -> Option<VarietyId> {
-        let named = |one: &&Variety| one.crop == draft.crop && one.name.to_lowercase() == draft.name.trim().to_lowercase();
+        let named = |one: &&Variety| one.crop == draft.crop && alike(&one.name, &draft.name);
         self.known.garden.varieties.iter().find(named).map(|one| one.id)
     }
 

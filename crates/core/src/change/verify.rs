@@ -19,6 +19,8 @@ use sparrow_facts::bed::{Bed, BedKind, LONGEST_SIDE, SHORTEST_SIDE};
 use sparrow_facts::garden::Garden;
 use sparrow_facts::grouping::OwnGrouping;
 use sparrow_facts::history::Stood;
+use sparrow_facts::name::repeated;
+use sparrow_facts::patch::Patch;
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::units::{Length, Volume};
 
@@ -36,9 +38,9 @@ pub fn verify(garden: &Garden, catalogue: &Catalogue) -> Result<(), (String, Ref
     in_order(garden.past.iter().map(|past| past.id.0), "past", limits::MOST_PAST)?;
     for (index, bed) in beds.iter().enumerate() {
         check_bed(bed).map_err(at(list, index))?;
-        if beds[..index].iter().any(|other| other.name.eq_ignore_ascii_case(&bed.name)) {
-            return Err(at(list, index)(Refusal::NameTaken { name: bed.name.clone() }));
-        }
+    }
+    if let Some(index) = repeated(beds.iter().map(|bed| bed.name.as_str())) {
+        return Err(at(list, index)(Refusal::NameTaken { name: beds[index].name.clone() }));
     }
     in_order(garden.fixtures.iter().map(|fixture| fixture.id.0), "fixtures", limits::MOST_FIXTURES)?;
     for (index, fixture) in garden.fixtures.iter().enumerate() {
@@ -71,7 +73,7 @@ pub fn verify(garden: &Garden, catalogue: &Catalogue) -> Result<(), (String, Ref
             let none = Refusal::NumberOutOfRange { field: "number of holes", value: 0, least: 1, most: 65_535 };
             return Err(at("patches", index)(none));
         }
-        patch.kept.iter().try_for_each(|key| plain("the warning", key, 200)).map_err(at("patches", index))?;
+        check_kept(patch).map_err(at("patches", index))?;
         growing.patches.push(patch.clone());
     }
     for (index, past) in garden.past.iter().enumerate() {
@@ -80,9 +82,9 @@ pub fn verify(garden: &Garden, catalogue: &Catalogue) -> Result<(), (String, Ref
     in_order(garden.groupings.iter().map(|own| own.id.0), "groupings", limits::MOST_GROUPINGS)?;
     for (index, own) in garden.groupings.iter().enumerate() {
         check_grouping(catalogue, own).map_err(at("groupings", index))?;
-        if garden.groupings[..index].iter().any(|other| other.name.eq_ignore_ascii_case(&own.name)) {
-            return Err(at("groupings", index)(Refusal::GroupingTaken { name: own.name.clone() }));
-        }
+    }
+    if let Some(index) = repeated(garden.groupings.iter().map(|own| own.name.as_str())) {
+        return Err(at("groupings", index)(Refusal::GroupingTaken { name: garden.groupings[index].name.clone() }));
     }
     crate::change::turns::check(known)?;
     if growing.spacings != garden.spacings {
@@ -141,11 +143,19 @@ fn plain(field: &'static str, text: &str, most: usize) -> Result<(), Refusal> {
     if draft::text(field, text, most)? == text { Ok(()) } else { Err(Refusal::OddLetters { field }) }
 }
 
+/// The warnings a patch keeps: as many as a command lets it, and each as one would have kept it.
+fn check_kept(patch: &Patch) -> Result<(), Refusal> {
+    if patch.kept.len() > limits::MOST_KEPT {
+        return Err(Refusal::TooManyThings { what: "kept warnings for one patch", most: limits::MOST_KEPT });
+    }
+    patch.kept.iter().try_for_each(|key| plain("the warning", &key.0, limits::NOTE))
+}
+
 fn check_bed(bed: &Bed) -> Result<(), Refusal> {
     let within = |field, value: Length, least: Length, most: Length| {
         if (least..=most).contains(&value) { Ok(()) } else { Err(Refusal::LengthOutOfRange { field, value, least, most }) }
     };
-    plain("the bed's name", &bed.name, 40)?;
+    plain("the bed's name", &bed.name, limits::BED_NAME)?;
     within("length", bed.length, SHORTEST_SIDE, LONGEST_SIDE)?;
     within("width", bed.width, SHORTEST_SIDE, LONGEST_SIDE)?;
     within("soil depth", bed.depth, Length::inches(2), Length::inches(72))?;

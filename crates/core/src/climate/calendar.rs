@@ -58,7 +58,7 @@ pub fn in_year(day: MonthDay, year: i16, hemisphere: Hemisphere) -> Date {
 
 /// A frost edge as chances: the days beyond which a frost comes in 9, 5 and 1 of ten years, where it is so likely.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct FrostEdge {
     /// The earliest of the three dates.
     pub early: Option<Date>,

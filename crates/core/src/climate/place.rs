@@ -104,7 +104,7 @@ fn amplitude(months: &[f64; 12]) -> f64 {
 
 /// How the lows scatter: evenly by the sea and in the tropics, most in the winters of continents. How far inland a place is,
 /// the year's amplitude tells by the latitude, as in V. Conrad's index of continentality (1946); the figures are fitted so that
-/// frosts of sixty towns and the coldest nights of their winters are met (`crates/places/tests/against_frosts.rs`).
+/// frosts of sixty towns and the coldest nights of their winters are met (`crates/places/tests/places/against_frosts.rs`).
 fn spread(mean: &[f64], months: &[f64; 12], latitude: Latitude, changeable: f64) -> Vec<f64> {
     let amplitude = amplitude(months);
     let inland = amplitude / (latitude.radians().abs().max(TROPICS.to_radians()) + 10.0_f64.to_radians()).sin();

@@ -37,7 +37,7 @@ pub fn follow(air: &[f64]) -> Vec<f64> {
 
 /// One assumption about a bed's soil, and what it adds \[°C\].
 #[derive(Debug, Clone, Copy, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case", tag = "by", content = "adds_c")]
 pub enum Correction {
     /// Raised sides in spring and summer sun.

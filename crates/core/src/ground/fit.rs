@@ -8,7 +8,7 @@ use sparrow_facts::units::{Length, Units};
 
 /// How squares lie along one side of a bed.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct SideFit {
     /// The side's inside length.
     pub side: Length,
@@ -41,7 +41,7 @@ pub fn side_fit(side: Length, units: Units) -> SideFit {
 
 /// The ground of a bed as a form shows it.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct BedFit {
     /// Along its length.
     pub along: SideFit,

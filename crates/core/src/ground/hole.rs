@@ -5,7 +5,7 @@ use sparrow_facts::units::Length;
 
 /// A hole in the bed's own frame.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Hole {
     /// From the left end.
     pub x: Length,

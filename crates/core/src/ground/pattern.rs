@@ -8,7 +8,7 @@ use sparrow_facts::units::Length;
 
 /// How many holes a school finds room for, and how they lie.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(tag = "lies", rename_all = "kebab-case")]
 pub enum Pattern {
     /// Columns times rows.

@@ -27,7 +27,7 @@ use sparrow_facts::units::{Length, Units};
 
 /// Where a distance comes from.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(tag = "from", rename_all = "kebab-case")]
 pub enum DistanceFrom {
     /// The catalogue, by this source.
@@ -51,7 +51,7 @@ pub enum DistanceFrom {
 /// The sum behind a count: `fits` holes find room by the pattern, `holes` are used, fewer of them or more at a smaller distance,
 /// and each has `per_hole` plants.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Sum {
     /// The ground the patch really covers.
     pub ground: Ground,
@@ -89,7 +89,7 @@ pub struct Sum {
 
 /// What one school gives on a patch.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct SchoolCount {
     /// The school.
     pub school: School,

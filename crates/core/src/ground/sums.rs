@@ -17,7 +17,7 @@ use sparrow_facts::units::length::LONGEST;
 
 /// Ground for some of the plants at hand.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Place {
     /// The bed.
     pub bed: BedId,
@@ -31,7 +31,7 @@ pub struct Place {
 
 /// Where so many plants fit.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Fits {
     /// Plants at hand.
     pub at_hand: u32,
@@ -143,7 +143,7 @@ fn best_free(known: Known, planting: &Planting, taken: &[(BedId, Rect)], wanted:
 
 /// A line of plants along an edge.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Edge {
     /// How long the edge is.
     pub long: Length,
@@ -181,7 +181,7 @@ pub fn edge(long: Length, distance: Length, per_hole: u8, seeds_a_hole: u8) -> R
 
 /// A household's own count, and what it really comes to.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Tally {
     /// Rows counted.
     pub rows: u32,
@@ -204,7 +204,7 @@ pub fn tally(rows: u32, each: u32, said: u32) -> Tally {
 
 /// What a seeder's plate gives.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Plate {
     /// Holes in the plate.
     pub holes: u32,

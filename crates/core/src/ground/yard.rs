@@ -11,7 +11,7 @@ type Point = (f64, f64);
 
 /// The ground between two neighbouring beds.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Path {
     /// One bed.
     pub one: BedId,

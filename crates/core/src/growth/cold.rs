@@ -8,7 +8,7 @@ use serde::Serialize;
 
 /// Which part of a plant the cold reaches.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum ColdPart {
     /// A young plant.

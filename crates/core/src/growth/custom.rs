@@ -20,7 +20,7 @@ const LONGEST: i64 = 150;
 
 /// The latest start by custom and by the reckoning, side by side.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct LatestStart {
     /// The last day in the ground by custom.
     pub by_custom: Date,

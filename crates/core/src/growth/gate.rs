@@ -4,7 +4,7 @@ use serde::Serialize;
 
 /// Why a day is not for a crop.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Gate {
     /// The soil is too cold.

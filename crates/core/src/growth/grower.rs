@@ -37,7 +37,7 @@ pub struct Grower {
 
 /// When a crop ripens, and why then.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Ripening {
     /// The day half of it is up, or the day it was planted out.
     pub up: Date,

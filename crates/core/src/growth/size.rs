@@ -61,7 +61,7 @@ impl Pace {
 
 /// How large one plant is.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Size {
     /// How wide its canopy is.
     pub canopy: Length,

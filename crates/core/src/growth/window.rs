@@ -18,7 +18,7 @@ pub type Verdict = Result<Option<Ripening>, Gate>;
 
 /// A run of days on which a crop may start.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Window {
     /// How it starts.
     pub means: Means,

@@ -31,7 +31,7 @@ use sparrow_facts::units::Length;
 
 /// Everything that follows from a garden's facts on a day.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Reckoning {
     /// The year and its frosts.
     pub season: GrowingYear,
@@ -49,7 +49,7 @@ pub struct Reckoning {
 
 /// What was planned and never came to stand: it counts nowhere.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct NeverStood {
     /// The patch of the plan.
     pub patch: PatchId,
@@ -61,7 +61,7 @@ pub struct NeverStood {
 
 /// What happened to a patch, where anything of it was written down.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Lived {
     /// Its first day in the ground, as it was or is expected.
     pub from: Date,
@@ -79,7 +79,7 @@ pub struct Lived {
 
 /// What follows for one bed.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct BedReckoning {
     /// The bed.
     pub bed: BedId,
@@ -101,7 +101,7 @@ pub struct BedReckoning {
 
 /// What follows for one patch.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct PatchReckoning {
     /// The patch.
     pub patch: PatchId,
@@ -127,7 +127,7 @@ pub struct PatchReckoning {
 
 /// What is otherwise on another day of the same growing year; counts, findings and all else stay as they are.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Glance {
     /// The day.
     pub needle: Date,
@@ -139,7 +139,7 @@ pub struct Glance {
 
 /// A bed on a day.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct BedGlance {
     /// The bed.
     pub bed: BedId,
@@ -151,7 +151,7 @@ pub struct BedGlance {
 
 /// A patch on a day.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct PatchGlance {
     /// The patch.
     pub patch: PatchId,

@@ -14,7 +14,7 @@ pub const AHEAD: i32 = 7;
 
 /// One line of a day's round.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct RoundLine {
     /// The work.
     pub task: Task,
@@ -56,7 +56,7 @@ pub struct RoundLine {
 
 /// So many of something.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Counted {
     /// How many.
     pub many: u32,
@@ -66,7 +66,7 @@ pub struct Counted {
 
 /// How cells are sown under cover.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct CellsSown {
     /// Trays that are filled, and cells of one more; nothing for what is sown in pots.
     pub trays: Option<[u32; 2]>,
@@ -78,7 +78,7 @@ pub struct CellsSown {
 
 /// How something goes into the ground.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct SetOut {
     /// How deep; nothing for young plants.
     pub depth: Option<Length>,
@@ -92,7 +92,7 @@ pub struct SetOut {
 
 /// What is to be known of a piece of work.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct CareNote {
     /// How it is done.
     pub how: String,
@@ -110,7 +110,7 @@ pub struct CareNote {
 
 /// Something that gardeners do differently.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct TopicTold {
     /// Its key.
     pub key: String,
@@ -124,7 +124,7 @@ pub struct TopicTold {
 
 /// What a piece of work waits for.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Condition {
     /// What must be so, and how it stands as far as it is known.
     pub said: String,

@@ -15,7 +15,7 @@ use sparrow_facts::timing::Means;
 
 /// What all plantings of a way did, as far as it was written down.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct WayRecord {
     /// Its plantings of which anything is known, the first first.
     pub stands: Vec<StandRecord>,
@@ -29,7 +29,7 @@ pub struct WayRecord {
 
 /// What one planting did.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct StandRecord {
     /// The patch.
     pub patch: PatchId,

@@ -35,7 +35,7 @@ const ENOUGH: usize = 2;
 
 /// A day's round.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Rounds {
     /// The day.
     pub day: Date,

@@ -12,7 +12,7 @@ use sparrow_facts::site::{Hemisphere, MonthDay};
 
 /// What it takes to save seed of a crop or a variety.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Saving {
     /// Its species; nothing where the book does not know how seed of it is saved.
     pub species: Option<SeedSpecies>,
@@ -24,7 +24,7 @@ pub struct Saving {
 
 /// A planting from which seed could be taken.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct SeedStand {
     /// The patch.
     pub patch: PatchId,
@@ -38,7 +38,7 @@ pub struct SeedStand {
 
 /// The end of a planting that stays over the winter for seed.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Winters {
     /// Half squares at its end that hold the fewest plants of which seed is taken; nothing where that is all of it.
     pub half_squares: Option<u16>,
@@ -53,7 +53,7 @@ const RIPE: [MonthDay; 2] = [MonthDay { month: 8, day: 31 }, MonthDay { month: 2
 
 /// A planting that would cross.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Crossing {
     /// The patch.
     pub patch: PatchId,

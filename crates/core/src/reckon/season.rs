@@ -27,7 +27,7 @@ use sparrow_facts::rect::Rect;
 
 /// One bar: a patch on a lane.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Bar {
     /// The patch.
     pub patch: PatchId,
@@ -39,7 +39,7 @@ pub struct Bar {
 
 /// A stretch of time in which ground lies free.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Free {
     /// The ground.
     pub rect: Rect,
@@ -51,7 +51,7 @@ pub struct Free {
 
 /// A lane: ground that is used by one thing after another.
 #[derive(Debug, Clone, PartialEq, Eq, Default, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Lane {
     /// What stands on it, by its first day.
     pub bars: Vec<Bar>,
@@ -61,7 +61,7 @@ pub struct Lane {
 
 /// One bed through the year.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct BedBand {
     /// The bed.
     pub bed: BedId,
@@ -77,7 +77,7 @@ pub struct BedBand {
 
 /// The usual weather, drawn above the bands: one value for each week from the year's first day.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct WeatherBand {
     /// Where it comes from.
     pub from: WarmthFrom,
@@ -101,7 +101,7 @@ pub struct WeatherBand {
 
 /// What is usual on one day.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct UsualDay {
     /// The low of the night \[°C\].
     pub low: f64,
@@ -132,7 +132,7 @@ fn usual_day(weather: &Weather, day: Date, first: Date) -> UsualDay {
 
 /// What there is to settle in a year.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(tag = "about", rename_all = "kebab-case")]
 pub enum Unsettled {
     /// Something about one patch's time.
@@ -158,7 +158,7 @@ pub enum Unsettled {
 
 /// One thing to settle, under its number on the drawing.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct ToSettle {
     /// From 1, by day.
     pub number: u32,
@@ -170,7 +170,7 @@ pub struct ToSettle {
 
 /// All of it for one growing year.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct SeasonView {
     /// The growing year.
     pub year: i16,
@@ -229,9 +229,7 @@ fn to_settle(
     shelf: &ShelfBand,
     (first, last): (Date, Date),
 ) -> Vec<ToSettle> {
-    let kept = |patch: PatchId, trouble: &Trouble| {
-        garden.patch(patch).is_some_and(|one| one.kept.iter().any(|key| key == trouble.key()))
-    };
+    let kept = |patch: PatchId, trouble: &Trouble| garden.patch(patch).is_some_and(|one| one.kept.contains(&trouble.key()));
     let of_course = |course: &Course| {
         let (patch, day) = (course.patch, course.plant);
         let open = course.troubles.iter().filter(move |trouble| !kept(patch, trouble));

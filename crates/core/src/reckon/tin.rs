@@ -23,7 +23,7 @@ use std::collections::BTreeMap;
 
 /// The tin on a day.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Tin {
     /// The day.
     pub on: Date,
@@ -39,7 +39,7 @@ pub struct Tin {
 
 /// A lot as it is on a day.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct LotLine {
     /// The lot.
     pub lot: LotId,
@@ -62,7 +62,7 @@ pub struct LotLine {
 
 /// What comes up of a lot on a day, of a hundred.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct ComesUp {
     /// What is expected.
     pub percent: u8,
@@ -76,7 +76,7 @@ pub struct ComesUp {
 
 /// What there is to say of a lot, the gravest first.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum LotState {
     /// There is nothing left of it.
@@ -91,7 +91,7 @@ pub enum LotState {
 
 /// What is going to be sown of a crop or a variety.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct SeedNeed {
     /// The key of the crop.
     pub crop: String,
@@ -121,7 +121,7 @@ pub struct SeedNeed {
 
 /// What is taken to make what is planted: 2 to 3 bulbs for 24 cloves.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Taken {
     /// What it is, one and more.
     pub one: [String; 2],
@@ -131,7 +131,7 @@ pub struct Taken {
 
 /// Seed that is more than what is planned takes.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct SeedOver {
     /// The key of the crop.
     pub crop: String,
@@ -151,7 +151,7 @@ pub struct SeedOver {
 
 /// What was got last of something, to count in.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct LikeLast {
     /// How much there was in it when it was counted first.
     pub amount: SeedAmount,
@@ -429,7 +429,7 @@ fn needs(known: Known, on: Date, until: Date) -> BTreeMap<Kind, SeedNeed> {
 
 /// What so many seeds in each hole do: how many of a hundred holes are filled, and how many holes a stand takes.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct SowingSum {
     /// Seeds in each hole.
     pub seeds: u32,

@@ -5,7 +5,7 @@ use sparrow_facts::journal::Work;
 
 /// What is taken in hand, in the order in which a walk with it makes sense.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Tool {
     /// Trays, pots and compost, at the shelf.
@@ -32,7 +32,7 @@ pub enum Tool {
 
 /// The weather that suits some work best.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Best {
     /// A dry day.

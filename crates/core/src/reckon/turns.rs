@@ -7,7 +7,7 @@ use crate::rules::past::values;
 use crate::turns::against::{Against, is_of_plan};
 use crate::turns::ground::Plot;
 use crate::turns::held::Held;
-use crate::turns::problem::{Problem, needs_of};
+use crate::turns::problem::{Problem, is_light, needs_of};
 use crate::turns::status::offers;
 use serde::Serialize;
 use sparrow_facts::garden::Garden;
@@ -19,7 +19,7 @@ use std::collections::{BTreeMap, BTreeSet};
 
 /// How certain a stand is.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum CellKind {
     /// Somebody remembers it.
@@ -32,7 +32,7 @@ pub enum CellKind {
 
 /// Something in a piece of ground in a year.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Cell {
     /// Where.
     pub at: Piece,
@@ -60,7 +60,7 @@ pub struct Cell {
 
 /// A family back too soon in a piece of ground.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Tie {
     /// Its number on the page, from 1.
     pub number: u16,
@@ -70,6 +70,8 @@ pub struct Tie {
     pub crop: Option<String>,
     /// What it is called in the search: the family, or a part of it that waits otherwise.
     pub sort: String,
+    /// It is out before it does harm, so that it waits half as long.
+    pub half: bool,
     /// The other family after which it comes too soon, where that is not its own.
     pub after: Option<String>,
     /// Where.
@@ -88,7 +90,7 @@ pub struct Tie {
 
 /// What is worth saying about one thing after another.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum NoteKind {
     /// A family twice in one year in the same ground: in spring and again in autumn.
@@ -101,7 +103,7 @@ pub enum NoteKind {
 
 /// A remark on a piece of ground in a year.
 #[derive(Debug, Clone, PartialEq, Eq, PartialOrd, Ord, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Note {
     /// The growing year of the later one.
     pub year: i16,
@@ -117,7 +119,7 @@ pub struct Note {
 
 /// A wish that wants ground of a kind there is too little of.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Lacking {
     /// The wish.
     pub wish: WishId,
@@ -129,7 +131,7 @@ pub struct Lacking {
 
 /// The years of a garden, with a plan.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct TurnsView {
     /// The earliest year shown.
     pub from: i16,
@@ -263,6 +265,7 @@ fn tie(catalogue: &Catalogue, problem: &Problem, clash: &Clash, past: bool) -> O
         number: 0,
         family: family.to_string(),
         crop: crop.map(str::to_string),
+        half: is_light(&clash.family),
         sort: clash.family.clone(),
         after: clash.after.as_deref().map(|after| Problem::named(catalogue, after).0.to_string()),
         at: problem.piece(&clash.section)?,

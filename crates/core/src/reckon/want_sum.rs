@@ -19,7 +19,7 @@ use sparrow_facts::want::{Want, WantAmount};
 
 /// Why nobody can say what a want comes to.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Lacks {
     /// The book does not say what its crop gives so, or how much goes into a jar.
@@ -30,7 +30,7 @@ pub enum Lacks {
 
 /// Days on which meals can be had, of those that are wanted.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct CanBeHad {
     /// Days of the months that are asked for.
     pub wanted: u32,
@@ -44,7 +44,7 @@ pub struct CanBeHad {
 
 /// What a want comes to in plants and ground.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct WantSum {
     /// What it weighs as it is picked \[g\].
     pub grams: u32,

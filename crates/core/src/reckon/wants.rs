@@ -18,7 +18,7 @@ use sparrow_facts::want::Want;
 
 /// The wants of a growing year against its ground.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Wants {
     /// The year.
     pub year: i16,
@@ -34,7 +34,7 @@ pub struct Wants {
 
 /// Ground taken in a month.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct MonthTaken {
     /// Its first day.
     pub from: Date,
@@ -44,7 +44,7 @@ pub struct MonthTaken {
 
 /// What a want comes to.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct WantLine {
     /// The want.
     pub want: WantId,
@@ -71,7 +71,7 @@ pub struct WantLine {
 
 /// A variety that takes fewer plants for all in one week.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Sooner {
     /// The variety.
     pub variety: VarietyId,
@@ -81,7 +81,7 @@ pub struct Sooner {
 
 /// What other ground than its own could give.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Instead {
     /// The other want.
     pub want: WantId,
@@ -93,7 +93,7 @@ pub struct Instead {
 
 /// What several wants of one crop come to.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Together {
     /// How many wants that are known to come to something.
     pub wants: u32,
@@ -105,7 +105,7 @@ pub struct Together {
 
 /// How a plan meets a want.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Met {
     /// Nothing of it is planned.
@@ -122,7 +122,7 @@ pub enum Met {
 
 /// A way to want less.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Cut {
     /// The want that would be less.
     pub want: WantId,

@@ -26,7 +26,7 @@ use sparrow_facts::school::School;
 
 /// A piece of ground that is bare for a time, and what could use it.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Bare {
     /// The bed.
     pub bed: BedId,
@@ -46,7 +46,7 @@ pub struct Bare {
 
 /// A crop that is ready in time.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Suits {
     /// The crop.
     pub crop: String,

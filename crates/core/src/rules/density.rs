@@ -6,20 +6,21 @@ use crate::growth::growing::Growing;
 use crate::rules::place::Laid;
 use crate::rules::reason::{Found, Reason, Weight};
 use sparrow_facts::spacing::Spacing;
+use sparrow_facts::warning::{WarnedOf, WarningKey};
 
 /// All that is found about how close a patch stands.
 pub fn around(laid: Laid) -> Option<Found> {
     let Laid { planting, sum, .. } = laid;
     if let Some(stand) = sum.crowded {
-        return Some((Weight::Settle, "dense".into(), None, too_dense(laid, stand)));
+        return Some((Weight::Settle, WarningKey::of(WarnedOf::Dense), None, too_dense(laid, stand)));
     }
     if sum.fits + sum.under_braces == 0 {
-        return Some((Weight::Settle, "none-fits".into(), None, Reason::NoneFits { least: laid.least }));
+        return Some((Weight::Settle, WarningKey::of(WarnedOf::NoneFits), None, Reason::NoneFits { least: laid.least }));
     }
     let book = planting.book_distance(planting.school);
     is_half(sum, book).then(|| {
         let reason = Reason::HalfTheDistance { stand: sum.spacing, book, bulk: bulk(laid) };
-        (Weight::Note, "half".into(), None, reason)
+        (Weight::Note, WarningKey::of(WarnedOf::Half), None, reason)
     })
 }
 

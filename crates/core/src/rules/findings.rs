@@ -16,15 +16,16 @@ use serde::Serialize;
 use sparrow_facts::bed::Bed;
 use sparrow_facts::ids::{BedId, PatchId};
 use sparrow_facts::patch::Patch;
+use sparrow_facts::warning::{WarnedOf, WarningKey};
 
 /// One thing found about a patch.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Finding {
     /// Its number on the plan, from 1 in each bed, when it is to be settled and not kept.
     pub number: Option<u32>,
     /// What the household keeps it under.
-    pub key: String,
+    pub key: WarningKey,
     /// The bed in which it is marked.
     pub bed: BedId,
     /// The patch it is about.
@@ -92,14 +93,10 @@ fn fitting(around: &Around, laid: place::Laid) -> Vec<Found> {
     let (sum, planting) = (laid.sum, laid.planting);
     found.extend(density::around(laid));
     if sum.under_braces > 0 {
-        found.push((Weight::Note, "brace".into(), None, Reason::UnderBrace { holes: sum.under_braces }));
+        found.push((Weight::Note, WarningKey::of(WarnedOf::Brace), None, Reason::UnderBrace { holes: sum.under_braces }));
     }
-    let ground = sum.ground;
-    if planting.way.trellis
-        && !is_held_up(around, planting.patch)
-        && !planting.bed.has_trellis_in((ground.left, ground.far), (ground.right, ground.near))
-    {
-        found.push((Weight::Note, "trellis".into(), None, Reason::WantsTrellis));
+    if place::has_a_trellis(planting, sum.ground) == Some(false) && !is_held_up(around, planting.patch) {
+        found.push((Weight::Note, WarningKey::of(WarnedOf::Trellis), None, Reason::WantsTrellis));
     }
     found.extend(loses_support(around, planting));
     found
@@ -119,7 +116,7 @@ fn loses_support(around: &Around, planting: &Planting) -> Option<Found> {
     let holds = |other: &&place::Laid| company::holds_up(around.known.catalogue, other.planting.crop, (crop, way));
     let host = around.laid.iter().filter(on).filter(holds).max_by_key(|host| host.planting.patch.until)?.planting.patch;
     let reason = Reason::LosesSupport { by: host.id, day: host.until, until: patch.until };
-    (host.until < patch.until).then(|| (Weight::Settle, format!("support:{}", host.id.0), Some(host.id), reason))
+    (host.until < patch.until).then(|| (Weight::Settle, WarningKey::with(WarnedOf::Support, host.id), Some(host.id), reason))
 }
 
 /// Whether a neighbour holds it up, as maize does beans.
@@ -131,7 +128,7 @@ fn is_held_up(around: &Around, patch: &Patch) -> bool {
 fn soon(around: &Around, laid: place::Laid) -> Option<Found> {
     let reason = too_soon(around, laid.planting)?;
     let Reason::TooSoon { stand, .. } = &reason else { return None };
-    Some((Weight::Settle, format!("soon:{}:{}", stand.family, stand.year), None, reason))
+    Some((Weight::Settle, WarningKey::which(WarnedOf::Soon, format_args!("{}:{}", stand.family, stand.year)), None, reason))
 }
 
 /// How a relation weighs: what takes another's light, water or room can be seen, and what trials found is to be settled; a clash
@@ -161,8 +158,9 @@ fn company(around: &Around, patch: &Patch) -> Vec<Found> {
             let weight = weight(applies.relation);
             let contradicted = company::is_contradicted(catalogue, applies.relation, who, whom);
             let reason = Reason::Company { relation: applies.index, who: applies.who.id, whom: applies.whom.id, contradicted };
-            let key =
-                format!("company:{}>{}:{:?}:{}", applies.relation.who, applies.relation.whom, applies.relation.kind, other.id.0);
+            let relation = applies.relation;
+            let which = format_args!("{}>{}:{}:{}", relation.who, relation.whom, relation.kind.word(), other.id.0);
+            let key = WarningKey::which(WarnedOf::Company, which);
             found.push((weight, key, Some(other.id), reason));
         }
     }
@@ -177,7 +175,7 @@ fn shared(around: &Around, laid: place::Laid) -> Vec<Found> {
     let sharings = sharing::sharings(around.known, laid.planting, laid.holes, &others);
     let told = |sharing: Sharing| {
         let weight = if sharing.is_in_time() { Weight::Good } else { Weight::Settle };
-        (weight, format!("shares:{}", sharing.slow.0), Some(sharing.slow), Reason::Shares(sharing))
+        (weight, WarningKey::with(WarnedOf::Shares, sharing.slow), Some(sharing.slow), Reason::Shares(sharing))
     };
     sharings.into_iter().map(told).collect()
 }

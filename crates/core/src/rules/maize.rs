@@ -7,6 +7,8 @@ use jiff::ToSpan;
 use jiff::civil::Date;
 use sparrow_facts::ids::PatchId;
 use sparrow_facts::site::Site;
+use sparrow_facts::units::Length;
+use sparrow_facts::warning::{WarnedOf, WarningKey};
 use std::collections::BTreeSet;
 
 /// Rows the shorter way below which ears stay gappy (common practice).
@@ -37,7 +39,7 @@ pub fn around(site: &Site, laid: Laid, others: &[Laid]) -> Vec<Found> {
     let rows = rows(&block);
     if rows < ROWS {
         let weight = if rows < LEAST_ROWS { Weight::Settle } else { Weight::Note };
-        found.push((weight, "rows".into(), None, Reason::FewRows { rows, least: LEAST_ROWS, better: ROWS }));
+        found.push((weight, WarningKey::of(WarnedOf::Rows), None, Reason::FewRows { rows, least: LEAST_ROWS, better: ROWS }));
     }
     found.extend(crosses(&block, others));
     found.extend(beyond_the_fence(site, laid));
@@ -54,7 +56,7 @@ fn beyond_the_fence(site: &Site, laid: Laid) -> Option<Found> {
         wanted: NEIGHBOUR_APART,
         flowers: flowers(laid),
     };
-    (unlike && theirs.metres < NEIGHBOUR_APART).then(|| (Weight::Note, "neighbour".into(), None, reason))
+    (unlike && theirs.metres < NEIGHBOUR_APART).then(|| (Weight::Note, WarningKey::of(WarnedOf::Neighbour), None, reason))
 }
 
 /// The day on which a patch is in flower, by its packet and the warmth here.
@@ -102,14 +104,18 @@ fn first(block: &[Laid]) -> Option<PatchId> {
     block.iter().map(|laid| laid.planting.patch.id).min()
 }
 
-/// Rows of stems the shorter way, those of patches side by side counted together: stems nearer to each other than half of their
-/// distance are in one row.
+/// Rows the shorter way of patches side by side, counted together.
 fn rows(block: &[Laid]) -> u32 {
-    // In rows the two distances are in and between them, whichever way they run.
-    let distance = |laid: &Laid| laid.sum.spacing.along.min(laid.sum.spacing.across).get();
-    let apart = block.iter().map(distance).min().unwrap_or(0) / 2;
+    let distance = block.iter().map(|laid| laid.sum.spacing.along.min(laid.sum.spacing.across)).min();
+    rows_of(distance.unwrap_or(Length::ZERO), block.iter().flat_map(|laid| laid.holes))
+}
+
+/// Rows of stems the shorter way: stems nearer to each other than half of their distance are in one row. In rows the two distances
+/// are in and between them, whichever way they run; `distance` is the smaller.
+pub fn rows_of<'h>(distance: Length, holes: impl Iterator<Item = &'h Hole> + Clone) -> u32 {
+    let apart = distance.get() / 2;
     let one_way = |at: &dyn Fn(&Hole) -> i32| {
-        let places: BTreeSet<i32> = block.iter().flat_map(|laid| laid.holes.iter().map(at)).collect();
+        let places: BTreeSet<i32> = holes.clone().map(at).collect();
         let (mut rows, mut last) = (0, None);
         for place in places {
             if last.is_none_or(|last| place - last > apart) {
@@ -144,7 +150,7 @@ fn crosses(block: &[Laid], others: &[Laid]) -> Vec<Found> {
             let later = if apart >= 0 { one } else { two }.planting.patch.id;
             let (days_apart, wanted) = (apart.unsigned_abs(), FLOWERING_APART.unsigned_abs());
             let reason = Reason::Crosses { other: head, later, days_apart, wanted };
-            found.push((Weight::Settle, format!("cross:{}", head.0), Some(head), reason));
+            found.push((Weight::Settle, WarningKey::with(WarnedOf::Cross, head), Some(head), reason));
         }
     }
     found

@@ -17,7 +17,7 @@ use std::ops::RangeInclusive;
 
 /// What stood in a bed, or some sections of it, in a growing year.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Stand {
     /// The bed.
     pub bed: BedId,

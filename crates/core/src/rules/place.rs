@@ -11,6 +11,7 @@ use sparrow_facts::garden::Garden;
 use sparrow_facts::rect::Ground;
 use sparrow_facts::school::School;
 use sparrow_facts::units::Length;
+use sparrow_facts::warning::{WarnedOf, WarningKey};
 
 /// How far an arm reaches over a bed: 24 in (common practice; half of a bed 4 ft wide).
 pub const ARM: Length = Length::inches(24);
@@ -80,34 +81,55 @@ pub fn from_side(bed: &Bed, hole: Hole) -> Option<Length> {
     sides.into_iter().filter(|(open, _)| *open).map(|(_, distance)| distance).min()
 }
 
+/// How many holes of a crop that is picked often lie farther than an arm from every open side; `None` for what is picked seldom.
+pub fn beyond_an_arm(planting: &Planting, holes: &[Hole]) -> Option<u32> {
+    planting.crop.pick_every.filter(|every| *every <= OFTEN)?;
+    let far = holes.iter().filter(|hole| from_side(planting.bed, **hole).is_none_or(|distance| distance > ARM));
+    Some(far.count() as u32)
+}
+
 fn out_of_reach(laid: Laid) -> Option<Found> {
-    let every = laid.planting.crop.pick_every.filter(|every| *every <= OFTEN)?;
-    let far = laid.holes.iter().filter(|hole| from_side(laid.planting.bed, **hole).is_none_or(|distance| distance > ARM));
-    let holes = far.count() as u32;
-    (holes > 0).then(|| (Weight::Settle, "reach".into(), None, Reason::OutOfReach { holes, every, arm: ARM }))
+    let holes = beyond_an_arm(laid.planting, laid.holes)?;
+    let every = laid.planting.crop.pick_every?;
+    (holes > 0).then(|| (Weight::Settle, WarningKey::of(WarnedOf::Reach), None, Reason::OutOfReach { holes, every, arm: ARM }))
+}
+
+/// Whether the vines of a crop have an edge to grow out over; `None` for what has no vines.
+pub fn has_an_edge(planting: &Planting, ground: Ground) -> Option<bool> {
+    let Reach { far, near, left, right } = planting.spills(ground);
+    planting.way.spills.then_some(far || near || left || right)
 }
 
 fn spilling(laid: Laid) -> Option<Found> {
-    if !laid.planting.way.spills {
-        return None;
-    }
-    let Reach { far, near, left, right } = laid.sum.spills;
-    if far || near || left || right {
-        return Some((Weight::Good, "spill".into(), None, Reason::Spills));
-    }
-    Some((Weight::Note, "spill".into(), None, Reason::NowhereToSpill))
+    let (weight, reason) = if has_an_edge(laid.planting, laid.sum.ground)? {
+        (Weight::Good, Reason::Spills)
+    } else {
+        (Weight::Note, Reason::NowhereToSpill)
+    };
+    Some((weight, WarningKey::of(WarnedOf::Spill), None, reason))
 }
 
-/// What stays for years, or is left for seed over winter, belongs to an end of the bed, where digging passes it by.
+/// Whether a climber's ground has a trellis; `None` for what does not climb.
+pub fn has_a_trellis(planting: &Planting, ground: Ground) -> Option<bool> {
+    let there = planting.bed.has_trellis_in((ground.left, ground.far), (ground.right, ground.near));
+    planting.way.trellis.then_some(there)
+}
+
+/// Whether what stays for years, or is left for seed over winter, lies at an end of the bed, where digging passes it by; `None` for
+/// what may lie anywhere.
+pub fn is_at_an_end(planting: &Planting, ground: Ground) -> Option<bool> {
+    let Planting { crop, way, bed, .. } = planting;
+    let belongs = is_left_for_seed(planting) || size::is_settled(crop, way);
+    belongs.then_some(ground.left == Length::ZERO || ground.right == bed.length)
+}
+
+fn is_left_for_seed(planting: &Planting) -> bool {
+    planting.crop.life == Life::Biennial && (planting.patch.until - planting.patch.from).get_days() > 365
+}
+
 fn in_the_middle(laid: Laid) -> Option<Found> {
-    let Planting { crop, way, patch, bed, .. } = laid.planting;
-    let for_seed = crop.life == Life::Biennial && (patch.until - patch.from).get_days() > 365;
-    if !for_seed && !size::is_settled(crop, way) {
-        return None;
-    }
-    let ground = laid.sum.ground;
-    let at_an_end = ground.left == Length::ZERO || ground.right == bed.length;
-    (!at_an_end).then(|| (Weight::Note, "end".into(), None, Reason::InTheMiddle { for_seed }))
+    let (at_an_end, for_seed) = (is_at_an_end(laid.planting, laid.sum.ground)?, is_left_for_seed(laid.planting));
+    (!at_an_end).then(|| (Weight::Note, WarningKey::of(WarnedOf::End), None, Reason::InTheMiddle { for_seed }))
 }
 
 /// Whether the noon shadow of a taller patch lies over at least a quarter of this one's plants.
@@ -117,29 +139,16 @@ fn shaded(garden: &Garden, laid: Laid, other: Laid) -> Option<Found> {
         return None;
     }
     let shadow = shade::over(&garden.site, short.bed, tall.grown(), short.grown())?;
-    let under = |hole: &&Hole| shade::in_shadow(other.sum.ground, shadow.reach, **hole) && !inside(other.sum.ground, hole);
-    let plants = laid.holes.iter().filter(under).count() as u32;
-    if plants == 0 || plants * 4 < laid.holes.len() as u32 {
-        return None;
-    }
-    let key = format!("shade:{}", tall.patch.id.0);
+    let holes = shade::falls_on(other.sum.ground, shadow.reach, laid.holes)?;
+    let key = WarningKey::with(WarnedOf::Shade, tall.patch.id);
     let weight = match short.crop.light {
         Light::ShadeInSummer => Weight::Good,
         Light::HalfShade => Weight::Note,
         Light::Full => Weight::Settle,
     };
-    let reason = Reason::Shaded {
-        by: tall.patch.id,
-        holes: plants,
-        day: shadow.day,
-        long: shadow.long(),
-        welcome: weight == Weight::Good,
-    };
+    let reason =
+        Reason::Shaded { by: tall.patch.id, holes, day: shadow.day, long: shadow.long(), welcome: weight == Weight::Good };
     Some((weight, key, Some(tall.patch.id), reason))
-}
-
-fn inside(ground: Ground, hole: &Hole) -> bool {
-    hole.x > ground.left && hole.x < ground.right && hole.y > ground.far && hole.y < ground.near
 }
 
 /// Two rows side by side while the leaves of one reach over the stems of the other; told on the later patch.
@@ -154,7 +163,7 @@ fn rows_crowd(laid: Laid, other: Laid) -> Option<Found> {
     let over = |p: &Planting| size::first_day_as_wide(p.crop, p.way, &p.pace, p.patch, gap.times(2) + Length::tenths_mm(1));
     let day = over(one).into_iter().chain(over(two)).min()?.max(one.patch.from.max(two.patch.from));
     let reason = Reason::RowsCrowd { other: two.patch.id, gap, day };
-    (day <= until).then(|| (Weight::Settle, format!("rows:{}", two.patch.id.0), Some(two.patch.id), reason))
+    (day <= until).then(|| (Weight::Settle, WarningKey::with(WarnedOf::Rows, two.patch.id), Some(two.patch.id), reason))
 }
 
 /// The close school wants leaves of like size side by side.
@@ -167,5 +176,5 @@ fn unlike(laid: Laid, other: Laid) -> Option<Found> {
     let far_from = |a: Length, b: Length| a.get() > UNLIKE * b.get() || b.get() > UNLIKE * a.get();
     let is_unlike = far_from(one.way.height, two.way.height) || far_from(one.way.spread, two.way.spread);
     let reason = Reason::UnlikeNeighbour { other: two.patch.id };
-    is_unlike.then(|| (Weight::Note, format!("unlike:{}", two.patch.id.0), Some(two.patch.id), reason))
+    is_unlike.then(|| (Weight::Note, WarningKey::with(WarnedOf::Unlike, two.patch.id), Some(two.patch.id), reason))
 }

@@ -8,10 +8,11 @@ use serde::Serialize;
 use sparrow_facts::ids::{BedId, PatchId};
 use sparrow_facts::spacing::Spacing;
 use sparrow_facts::units::Length;
+use sparrow_facts::warning::WarningKey;
 
 /// How a finding weighs.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Weight {
     /// Something to settle: a warning with a way out.
@@ -24,7 +25,7 @@ pub enum Weight {
 
 /// Why a finding is one; the page turns it into sentences.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(tag = "is", rename_all = "kebab-case")]
 pub enum Reason {
     /// A relation of the catalogue applies.
@@ -213,4 +214,4 @@ impl Reason {
 }
 
 /// What is found, how it weighs, under which key it is kept, and which other patch it concerns.
-pub type Found = (Weight, String, Option<PatchId>, Reason);
+pub type Found = (Weight, WarningKey, Option<PatchId>, Reason);

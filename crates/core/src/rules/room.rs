@@ -17,7 +17,7 @@ use sparrow_facts::units::{Length, Units};
 
 /// Ground that would suit a patch.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Room {
     /// The bed.
     pub bed: BedId,

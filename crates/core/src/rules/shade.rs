@@ -62,9 +62,24 @@ pub fn in_shadow(ground: Ground, (dx, dy): (Length, Length), spot: Hole) -> bool
     x.0.max(y.0).max(0.0) < x.1.min(y.1).min(1.0)
 }
 
+/// How many plants of a patch lie in the shadow of another: `holes` in the shadow that `ground` throws, if it lies over a quarter of
+/// them at least. What lies over fewer is no trouble and no help. Holes on the ground itself stand between what throws the shadow.
+pub fn falls_on(ground: Ground, reach: (Length, Length), holes: &[Hole]) -> Option<u32> {
+    // The ground and its shadow lie in this rectangle; most patches are not in it.
+    let (low_x, high_x) = (ground.left.min(ground.left + reach.0), ground.right.max(ground.right + reach.0));
+    let (low_y, high_y) = (ground.far.min(ground.far + reach.1), ground.near.max(ground.near + reach.1));
+    let near = |hole: &Hole| low_x <= hole.x && hole.x <= high_x && low_y <= hole.y && hole.y <= high_y;
+    let inside = |hole: &Hole| hole.x > ground.left && hole.x < ground.right && hole.y > ground.far && hole.y < ground.near;
+    let under = holes.iter().filter(|hole| near(hole) && !inside(hole) && in_shadow(ground, reach, **hole)).count();
+    (under > 0 && under * PART_SHADED >= holes.len()).then_some(under as u32)
+}
+
+/// Shade over this part of its plants, one in so many, counts for a patch (own choice).
+const PART_SHADED: usize = 4;
+
 /// What a trellis would shade, grown over, before it is built.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct TrellisShade {
     /// Where it stands, from the far side.
     pub from_far: Length,

@@ -16,7 +16,7 @@ use sparrow_facts::units::Length;
 
 /// What becomes of a quick crop between a slow one.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Sharing {
     /// The patch that was there for the longer time.
     pub slow: PatchId,

@@ -7,6 +7,7 @@ use crate::rules::place::Laid;
 use crate::rules::reason::{Found, Reason, Weight};
 use sparrow_facts::bed::Bed;
 use sparrow_facts::ids::BedId;
+use sparrow_facts::warning::{WarnedOf, WarningKey};
 
 /// All that the bed has to do with a patch. `others` are all patches of the year, its own among them.
 pub fn around(known: Known, laid: Laid, others: &[Laid]) -> Vec<Found> {
@@ -35,7 +36,7 @@ fn shallow(known: Known, laid: Laid) -> Option<Found> {
     // A shorter kind of the same crop may do.
     let shorter = laid.planting.crop.ways.iter().find(|way| way.least_soil <= bed.depth && !way.cover).map(|way| way.key.clone());
     let reason = Reason::ShallowSoil { depth: bed.depth, wants, deeper, shorter };
-    Some((Weight::Settle, "depth".into(), None, reason))
+    Some((Weight::Settle, WarningKey::of(WarnedOf::Depth), None, reason))
 }
 
 fn half_shade(known: Known, laid: Laid) -> Option<Found> {
@@ -44,7 +45,7 @@ fn half_shade(known: Known, laid: Laid) -> Option<Found> {
         return None;
     }
     let sunny = nearest(known, bed, |other| !shady.contains(&other.id));
-    Some((Weight::Settle, "sun".into(), None, Reason::HalfShade { sunny }))
+    Some((Weight::Settle, WarningKey::of(WarnedOf::Sun), None, Reason::HalfShade { sunny }))
 }
 
 /// A bush kind of what also climbs, on ground with a trellis.
@@ -53,7 +54,7 @@ fn does_not_climb(laid: Laid) -> Option<Found> {
     let climbs = planting.crop.ways.iter().find(|way| way.trellis)?;
     let on_a_trellis = planting.bed.has_trellis_in((ground.left, ground.far), (ground.right, ground.near));
     let told = !planting.way.trellis && !planting.way.cover && on_a_trellis;
-    told.then(|| (Weight::Note, "climb".into(), None, Reason::DoesNotClimb { way: climbs.key.clone() }))
+    told.then(|| (Weight::Note, WarningKey::of(WarnedOf::Climb), None, Reason::DoesNotClimb { way: climbs.key.clone() }))
 }
 
 /// Two crops of one bed whose ranges of pH have nothing in common; told once for two crops, on the later patch.
@@ -64,6 +65,6 @@ fn sourness(laid: Laid, other: Laid) -> Option<Found> {
     if !meets || own[0].max(theirs[0]) < own[1].min(theirs[1]) {
         return None;
     }
-    let key = format!("ph:{}", two.crop.key);
+    let key = WarningKey::which(WarnedOf::Ph, &two.crop.key);
     Some((Weight::Note, key, Some(two.patch.id), Reason::Sourness { other: two.patch.id, own, theirs }))
 }

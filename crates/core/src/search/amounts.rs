@@ -43,7 +43,7 @@ fn amount(known: Known, wish: &WishDraft, squares: u32, (bed, year): (BedId, i16
         must: true,
         from: unusual.then_some(from),
         until: unusual.then_some(until),
-        now: None,
+        patch: None,
     })
 }
 

@@ -22,7 +22,7 @@ use sparrow_facts::timing::{Means, Timing};
 
 /// What could be done about a hand-off that is late.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(tag = "do", rename_all = "kebab-case")]
 pub enum SlipKind {
     /// Sow the next one later, so that it is ready when the ground is.
@@ -87,7 +87,7 @@ pub enum SlipKind {
 
 /// One way out, ready to be made.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct SlipChoice {
     /// What it is.
     pub kind: SlipKind,

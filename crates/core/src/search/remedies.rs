@@ -21,7 +21,7 @@ use sparrow_rotate::{Cause, Clash, Ledger};
 
 /// A wish that is part of a cause, and in which years.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct ForcedWish {
     /// The wish.
     pub wish: WishId,
@@ -33,7 +33,7 @@ pub struct ForcedWish {
 
 /// What might be done.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(tag = "do", rename_all = "kebab-case")]
 #[allow(missing_docs, reason = "each variant's sentence is its documentation, each field is named in it")]
 pub enum RemedyKind {
@@ -57,7 +57,7 @@ pub enum RemedyKind {
 
 /// A way out, solved for.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Remedy {
     /// What is done.
     pub kind: RemedyKind,
@@ -78,7 +78,7 @@ pub struct Remedy {
 
 /// Why a clash is there, and the ways out, the best first.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Reasons {
     /// Whether the wishes below were proved to force it.
     pub forced: bool,
@@ -174,7 +174,7 @@ fn forced_wishes(problem: &Problem, cause: &Cause) -> Vec<ForcedWish> {
 
 /// Which clash is meant.
 #[derive(Debug, Clone, PartialEq, Eq, serde::Serialize, serde::Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct TieKey {
     /// What it is called in the search: see [`Tie::sort`].

@@ -19,7 +19,7 @@ use sparrow_facts::turns::{Entry, Pinned};
 
 /// What is to be searched for.
 #[derive(Debug, Clone, PartialEq, Eq, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(tag = "search", rename_all = "kebab-case", deny_unknown_fields)]
 #[allow(missing_docs, reason = "each search's sentence is its documentation, each field is named in it")]
 pub enum Search {
@@ -39,7 +39,7 @@ pub enum Search {
 
 /// What a search has found: something to go on with, or its end.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(tag = "found", content = "is", rename_all = "kebab-case")]
 #[allow(missing_docs, reason = "each is documented at its type")]
 pub enum Found {

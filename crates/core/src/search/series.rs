@@ -20,7 +20,7 @@ use sparrow_facts::timing::{Means, Timing};
 
 /// What several sowings are for.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(tag = "aim", rename_all = "kebab-case", deny_unknown_fields)]
 pub enum SeriesAim {
     /// A harvest every so many days, from one day to another.
@@ -52,7 +52,7 @@ pub enum SeriesAim {
 
 /// What is asked for.
 #[derive(Debug, Clone, PartialEq, Eq, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Series {
     /// The crop.
@@ -73,7 +73,7 @@ pub struct Series {
 
 /// One sowing of a series.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Sowing {
     /// When seed goes on the shelf, where it does.
     pub sow: Option<Date>,
@@ -97,7 +97,7 @@ pub struct Sowing {
 
 /// The sowings of a series, and what equal days would have given.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct SeriesPlan {
     /// The sowings, in their order.
     pub sowings: Vec<Sowing>,

@@ -13,7 +13,7 @@ use std::cell::Cell;
 
 /// A plan for the years ahead, and what is known about better ones.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct TurnProposal {
     /// What goes where.
     pub entries: Vec<Entry>,
@@ -33,7 +33,7 @@ pub struct TurnProposal {
 
 /// A plan with one wish put where the household wants it.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Argued {
     /// What was against the plan before.
     pub before: Against,
@@ -51,7 +51,7 @@ pub struct Argued {
 
 /// A plan in which one wish is put elsewhere, and nothing else moved.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Alone {
     /// What goes where.
     pub entries: Vec<Entry>,
@@ -64,7 +64,7 @@ pub(super) const WHILE_WAITING: u32 = 400;
 
 /// What is known of the best plan while it is looked for.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Towards {
     /// The best plan so far, when it is another one than was told before.
     pub entries: Option<Vec<Entry>>,

@@ -14,10 +14,11 @@ use serde::Serialize;
 use sparrow_facts::ids::PatchId;
 use sparrow_facts::patch::Patch;
 use sparrow_facts::timing::Means;
+use sparrow_facts::warning::{WarnedOf, WarningKey};
 
 /// Something about a patch's time that is not as it should be.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(tag = "is", rename_all = "kebab-case")]
 pub enum Trouble {
     /// It starts on a day that is not for it.
@@ -63,21 +64,22 @@ pub enum Trouble {
 
 impl Trouble {
     /// What a household keeps it under.
-    pub fn key(&self) -> &'static str {
-        match self {
-            Trouble::BadStart { .. } => "season:start",
-            Trouble::TooOld { .. } => "season:too-old",
-            Trouble::TooYoung { .. } => "season:too-young",
-            Trouble::ClearedEarly { .. } => "season:cleared-early",
-            Trouble::NeverRipe => "season:never-ripe",
-            Trouble::WinterKills { .. } => "season:winter",
-        }
+    pub fn key(&self) -> WarningKey {
+        let which = match self {
+            Trouble::BadStart { .. } => "start",
+            Trouble::TooOld { .. } => "too-old",
+            Trouble::TooYoung { .. } => "too-young",
+            Trouble::ClearedEarly { .. } => "cleared-early",
+            Trouble::NeverRipe => "never-ripe",
+            Trouble::WinterKills { .. } => "winter",
+        };
+        WarningKey::which(WarnedOf::Season, which)
     }
 }
 
 /// The days of one patch.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Course {
     /// The patch.
     pub patch: PatchId,
@@ -103,6 +105,8 @@ pub struct Course {
     pub late: bool,
     /// What is wrong with it.
     pub troubles: Vec<Trouble>,
+    /// Under what each of these is kept, in their order.
+    pub keys: Vec<WarningKey>,
 }
 
 /// The days of one patch, as the warmth of its bed goes. Nothing when its bed is not there.
@@ -133,12 +137,14 @@ pub fn course(known: Known, growing: Growing, patch: &Patch) -> Option<Course> {
         free,
         late: free > patch.until,
         troubles: Vec::new(),
+        keys: Vec::new(),
     };
     course.troubles = if settled {
         winter(known, growing, patch).into_iter().collect()
     } else {
         troubles(known, growing, patch, &course, &soil)
     };
+    course.keys = course.troubles.iter().map(Trouble::key).collect();
     Some(course)
 }
 

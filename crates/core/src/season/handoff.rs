@@ -18,7 +18,7 @@ pub const LONGEST_REST: i32 = 150;
 
 /// One crop after another on the same ground.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct HandOff {
     /// The bed.
     pub bed: BedId,
@@ -90,7 +90,7 @@ fn hands_over(first: &Patch, then: &Patch, before: &[&Patch]) -> bool {
 
 /// A planting that would stand on other days.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Moved {
     /// The patch.
     pub patch: PatchId,

@@ -20,7 +20,7 @@ use sparrow_facts::timing::Means;
 
 /// What may happen.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(tag = "is", rename_all = "kebab-case")]
 pub enum Harm {
     /// A night cold enough to kill it.
@@ -49,7 +49,7 @@ pub enum Harm {
 
 /// A planting at risk.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct AtRisk {
     /// The patch.
     pub patch: PatchId,

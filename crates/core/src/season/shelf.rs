@@ -15,7 +15,7 @@ use sparrow_facts::timing::Means;
 
 /// A place seedlings stand in.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum ShelfPlace {
     /// Under light.
@@ -28,7 +28,7 @@ pub enum ShelfPlace {
 
 /// The seedlings of one patch.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Batch {
     /// The patch they are for.
     pub patch: PatchId,
@@ -56,7 +56,7 @@ pub struct Batch {
 
 /// The load of one week.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct ShelfWeek {
     /// Its first day.
     pub from: Date,
@@ -66,7 +66,7 @@ pub struct ShelfWeek {
 
 /// A time in which a place is too small.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Overflow {
     /// Which place.
     pub place: ShelfPlace,
@@ -84,7 +84,7 @@ pub struct Overflow {
 
 /// The shelf through a growing year.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct ShelfBand {
     /// Everything that passes over it, by the day it comes.
     pub batches: Vec<Batch>,

@@ -13,7 +13,7 @@ use sparrow_facts::timing::Means;
 
 /// One entry of the calendar.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Task {
     /// The same work on the same patch has the same key, whenever it is to be done.
     pub key: String,

@@ -11,7 +11,7 @@ use serde::Serialize;
 
 /// What the year ribbon draws.
 #[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct GrowingYear {
     /// The growing year shown.
     pub year: i16,

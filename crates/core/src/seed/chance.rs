@@ -6,7 +6,7 @@ use statrs::distribution::{Beta, Binomial, ContinuousCDF, DiscreteCDF};
 
 /// What is believed of the share of a lot of seed that comes up: as if so many had been seen to come up, and so many not.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Belief {
     /// Came up.
     pub up: f64,

@@ -6,7 +6,7 @@ use sparrow_rotate::{Clash, Ledger};
 
 /// What is against a plan for the years ahead.
 #[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Against {
     /// Squares that are wished for and find no ground, all years together.
     pub short: u32,

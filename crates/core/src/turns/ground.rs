@@ -10,7 +10,7 @@ use sparrow_facts::units::Length;
 
 /// A piece of ground that rotates as one.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Plot {
     /// Which.
     pub at: Piece,

@@ -36,6 +36,11 @@ pub struct Problem {
     pub instance: Instance,
 }
 
+/// Whether a name of the solver's is of what is out before it does harm.
+pub fn is_light(name: &str) -> bool {
+    name.ends_with(LIGHT)
+}
+
 fn section_id(at: Piece) -> String {
     format!("{}.{}", at.bed.0, at.piece)
 }
@@ -284,7 +289,7 @@ impl Problem {
         let (key, own) = Self::named(known.catalogue, name);
         for finding in known.garden.turns.findings.iter().filter(|finding| finding.family == key && own.is_none()) {
             let waits = u32::from(finding.interval);
-            let interval = if name.ends_with(LIGHT) { waits.div_ceil(2) } else { waits };
+            let interval = if is_light(name) { waits.div_ceil(2) } else { waits };
             let here = self.plots.iter().filter(|plot| plot.at.bed == finding.bed);
             let longer = here.map(|plot| Longer { section: section_id(plot.at), family: name.to_string(), interval });
             self.instance.longer.extend(longer);
@@ -346,7 +351,7 @@ fn family(known: Known, name: &str, names: &[String]) -> Option<rotate::Family> 
     let said = |other: &&String| names.contains(other);
     let after = family.after.iter().filter(said).cloned().collect();
     Some(match name {
-        _ if name.ends_with(LIGHT) => {
+        _ if is_light(name) => {
             let after = [key.to_string()].iter().filter(said).cloned().collect();
             rotate::Family { after, harmless: true, ..plain(interval.div_ceil(2), risk * HALVES) }
         }

@@ -12,7 +12,7 @@ use sparrow_rotate::{Assign, Demand, Section};
 
 /// How a piece of ground stands to a wish in a year.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(tag = "is", rename_all = "kebab-case")]
 #[allow(missing_docs, reason = "each variant's sentence is its documentation, each field is named in it")]
 pub enum Standing {
@@ -30,7 +30,7 @@ pub enum Standing {
 
 /// The answer about one wish and one year.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Straight {
     /// The wish.
     pub wish: WishId,

@@ -9,7 +9,7 @@ use std::ops::{Add, Sub};
 
 /// A length in tenths of a millimetre \[0.1 mm\], never negative when read from a tape.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash, Default, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(transparent)]
 pub struct Length(i32);
 

@@ -5,7 +5,7 @@ use serde::{Deserialize, Serialize};
 
 /// The household's measures. They also fix the square: 12 in or 30 cm, never mixed in one garden.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(rename_all = "kebab-case")]
 pub enum Units {
     /// Feet and inches; squares of 12 in.

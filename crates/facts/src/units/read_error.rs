@@ -5,7 +5,7 @@ use thiserror::Error;
 
 /// Why a length, a volume or an amount of seed could not be read.
 #[derive(Debug, Clone, PartialEq, Eq, Error, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(tag = "is", rename_all = "kebab-case")]
 #[allow(missing_docs, reason = "each variant's sentence is its documentation, each field is named in it")]
 pub enum ReadError {

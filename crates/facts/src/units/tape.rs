@@ -199,7 +199,6 @@ impl fmt::Display for Length {
 
 /// A length as it arrives in a command: text from a tape, or tenths of a millimetre.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS), ts(type = "number | string"))]
 #[serde(transparent)]
 pub struct Tape(pub Length);
 
@@ -210,7 +209,7 @@ impl schemars::JsonSchema for Tape {
     }
     fn json_schema(_: &mut schemars::SchemaGenerator) -> schemars::Schema {
         schemars::json_schema!({
-            "description": "A length: tenths of a millimetre, or text from a tape such as 3'6\" or 107 cm.",
+            "description": "A length such as 3'6\" or 107 cm; a number is tenths of a millimetre.",
             "anyOf": [{ "type": "integer", "minimum": 0, "maximum": LONGEST.get() }, { "type": "string" }]
         })
     }

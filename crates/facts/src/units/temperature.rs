@@ -5,7 +5,7 @@ use std::fmt;
 
 /// A temperature in tenths of a degree Celsius, as it was said or read.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Default, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(transparent)]
 pub struct TenthsC(pub i16);
 

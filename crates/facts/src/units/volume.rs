@@ -8,7 +8,7 @@ use std::str::FromStr;
 
 /// A volume in millilitres \[ml\]; containers from half a litre to two cubic metres are believed.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(transparent)]
 pub struct Volume(u32);
 

@@ -1,6 +1,6 @@
 <script lang="ts">
   // What is built into a bed, drawn over its plants: braces, drip lines, trellises.
-  import type { Bed } from '../../generated/Bed';
+  import type { Bed } from '../../generated/api';
   import type { Scale } from './scale';
 
   let { bed, scale }: { bed: Bed; scale: Scale } = $props();

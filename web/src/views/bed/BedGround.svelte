@@ -1,8 +1,7 @@
 <script lang="ts">
   // The bed itself: boards, soil, its squares, and the part squares at its ends.
   import { outline } from '../../drawing/outline';
-  import type { Bed } from '../../generated/Bed';
-  import type { BedReckoning } from '../../generated/BedReckoning';
+  import type { Bed, BedReckoning } from '../../generated/api';
   import type { Scale } from './scale';
 
   let { bed, reckoned, scale }: { bed: Bed; reckoned: BedReckoning; scale: Scale } = $props();

@@ -1,7 +1,7 @@
 <script lang="ts">
   // The boards of a bed that is no rectangle, over what a patch's rectangle covers beyond them.
   import { missing, outline } from '../../drawing/outline';
-  import type { Bed } from '../../generated/Bed';
+  import type { Bed } from '../../generated/api';
   import type { Scale } from './scale';
 
   let { bed, scale }: { bed: Bed; scale: Scale } = $props();

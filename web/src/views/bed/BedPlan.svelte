@@ -1,9 +1,7 @@
 <script lang="ts">
   // A bed seen from above on the needle's day, with everything a pointer can do to it.
   import Hatches from '../../drawing/Hatches.svelte';
-  import type { Bed } from '../../generated/Bed';
-  import type { BedReckoning } from '../../generated/BedReckoning';
-  import type { Rect } from '../../generated/Rect';
+  import type { Bed, BedReckoning, Rect } from '../../generated/api';
   import { drags } from '../../parts/drag';
   import { useOpenGarden } from '../../state/context';
   import BedFittings from './BedFittings.svelte';

@@ -1,7 +1,6 @@
 <script lang="ts">
   // The school of spacing for this bed and for the household, which hold where a patch has none of its own.
-  import type { Bed } from '../../generated/Bed';
-  import type { School } from '../../generated/School';
+  import type { Bed, School } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import { OFFERED, schoolName, schoolWords } from '../../words/schools';
 

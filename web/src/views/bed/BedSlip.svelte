@@ -1,6 +1,5 @@
 <script lang="ts">
-  import type { Bed } from '../../generated/Bed';
-  import type { BedReckoning } from '../../generated/BedReckoning';
+  import type { Bed, BedReckoning } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import { dayMonth } from '../../words/dates';
   import { count, length, squares } from '../../words/lengths';

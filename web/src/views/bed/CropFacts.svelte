@@ -1,6 +1,5 @@
 <script lang="ts">
-  import type { Crop } from '../../generated/Crop';
-  import type { Way } from '../../generated/Way';
+  import type { Crop, Way } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import { length } from '../../words/lengths';
 

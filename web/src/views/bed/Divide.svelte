@@ -1,8 +1,7 @@
 <script lang="ts">
   // A patch of two varieties: the far end of its longer side becomes a patch of another way of the same crop.
   import { untrack } from 'svelte';
-  import type { Patch } from '../../generated/Patch';
-  import type { Way } from '../../generated/Way';
+  import type { Patch, Way } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import { whileShown } from '../../state/whileShown';
   import { squareSize } from '../../words/reasons';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Finding } from '../../generated/Finding';
+  import type { Finding } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import { dayMonth, plusDays } from '../../words/dates';
   import { squareSize, tell } from '../../words/reasons';

@@ -1,10 +1,10 @@
 <script lang="ts">
-  import type { Rect } from '../../generated/Rect';
+  import type { Rect } from '../../generated/api';
   import { AnswerState } from '../../state/answer.svelte';
   import { useOpenGarden } from '../../state/context';
   import type { Hand } from '../../state/desk.svelte';
   import { count } from '../../words/lengths';
-  import { upper } from '../../words/reasons';
+  import { upper } from '../../words/text';
   import CropFacts from './CropFacts.svelte';
 
   let { hand, put }: { hand: Hand; put: (rect?: Rect) => Promise<void> } = $props();

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Bed } from '../../generated/Bed';
+  import type { Bed } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import { dayMonth, dayNumber } from '../../words/dates';
 

@@ -1,8 +1,5 @@
 <script lang="ts">
-  import type { Bed } from '../../generated/Bed';
-  import type { BedReckoning } from '../../generated/BedReckoning';
-  import type { Stand } from '../../generated/Stand';
-  import type { Stood } from '../../generated/Stood';
+  import type { Bed, BedReckoning, Stand, Stood } from '../../generated/api';
   import CropNames from '../../parts/CropNames.svelte';
   import { useOpenGarden } from '../../state/context';
   import { yearName } from '../../words/dates';

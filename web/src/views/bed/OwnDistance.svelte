@@ -2,14 +2,15 @@
   // The household's own distance, for one planting or for all of a crop, with what it would change before it is kept.
   import { untrack } from 'svelte';
   import { api, Refused } from '../../api';
-  import type { Command } from '../../generated/Command';
+  import type { Command } from '../../generated/api';
   import { LETTERS } from '../../generated/Limits';
   import LengthField from '../../parts/LengthField.svelte';
   import { after } from '../../state/changed';
   import { useOpenGarden } from '../../state/context';
   import type { Shown } from '../../state/garden.svelte';
   import { count, length } from '../../words/lengths';
-  import { tell, upper } from '../../words/reasons';
+  import { tell } from '../../words/reasons';
+  import { upper } from '../../words/text';
 
   let { shown }: { shown: Shown } = $props();
   const { garden } = useOpenGarden();

@@ -1,14 +1,13 @@
 <script lang="ts">
   import Lived from '../../parts/Lived.svelte';
   import SeedSaving from '../../parts/SeedSaving.svelte';
-  import type { Bed } from '../../generated/Bed';
-  import type { Patch } from '../../generated/Patch';
-  import type { Planted } from '../../generated/Planted';
+  import type { Bed, Patch, Planted } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import type { Shown } from '../../state/garden.svelte';
   import { dayMonth } from '../../words/dates';
   import { count, length } from '../../words/lengths';
-  import { squareSize, sumLines, upper } from '../../words/reasons';
+  import { squareSize, sumLines } from '../../words/reasons';
+  import { upper } from '../../words/text';
   import CropFacts from './CropFacts.svelte';
   import Divide from './Divide.svelte';
   import { LIMITS } from '../../generated/Limits';

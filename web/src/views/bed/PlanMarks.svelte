@@ -2,7 +2,7 @@
   // What is written over the plants: their tickets, what is proposed, and the numbers of what was found.
   import { useOpenGarden } from '../../state/context';
   import type { Shown } from '../../state/garden.svelte';
-  import type { Finding } from '../../generated/Finding';
+  import type { Finding } from '../../generated/api';
   import { patchBox, type Scale } from './scale';
 
   let { patches, marks, scale }: { patches: Shown[]; marks: Finding[]; scale: Scale } = $props();

@@ -1,7 +1,7 @@
 <script lang="ts">
   // What each school of spacing gives on this patch, side by side; one is chosen by its line.
   import { LIMITS } from '../../generated/Limits';
-  import type { School } from '../../generated/School';
+  import type { School } from '../../generated/api';
   import { AnswerState } from '../../state/answer.svelte';
   import { useOpenGarden } from '../../state/context';
   import type { Shown } from '../../state/garden.svelte';

@@ -1,13 +1,11 @@
 <script lang="ts">
   // The setting-out sheet of a bed: its drawing, and the tables to work from; made to be printed.
-  import type { Bed } from '../../generated/Bed';
-  import type { Line } from '../../generated/Line';
-  import type { Setting } from '../../generated/Setting';
+  import type { Bed, Line, Setting } from '../../generated/api';
   import { AnswerState } from '../../state/answer.svelte';
   import { useOpenGarden } from '../../state/context';
   import { dayMonth, fullDate, yearName } from '../../words/dates';
   import { count, dimension, length } from '../../words/lengths';
-  import { upper } from '../../words/reasons';
+  import { upper } from '../../words/text';
   import { bring, strewn, things } from '../../words/sheet';
   import { sheetAddress } from './sheet';
 

@@ -1,12 +1,12 @@
 <script lang="ts">
   // Tags for the plantings of a bed, to be printed and cut: what it is, since when, how far apart, where; and a code that opens it.
-  import type { Bed } from '../../generated/Bed';
+  import type { Bed } from '../../generated/api';
   import { qr } from '../../drawing/qr';
   import { useOpenGarden } from '../../state/context';
   import type { Shown } from '../../state/garden.svelte';
   import { fullDate } from '../../words/dates';
   import { length } from '../../words/lengths';
-  import { upper } from '../../words/reasons';
+  import { upper } from '../../words/text';
 
   let { bed }: { bed: Bed } = $props();
   const { garden, desk } = useOpenGarden();

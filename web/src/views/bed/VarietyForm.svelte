@@ -1,13 +1,8 @@
 <script lang="ts">
   // A variety of the household's own: what its packet says, what was found out here, beside what the book has; and which of them holds.
   import { untrack } from 'svelte';
-  import type { Crop } from '../../generated/Crop';
+  import type { Crop, Spacing, Treated, Variety, VarietyDraft, Way } from '../../generated/api';
   import { LETTERS, LIMITS } from '../../generated/Limits';
-  import type { Spacing } from '../../generated/Spacing';
-  import type { Treated } from '../../generated/Treated';
-  import type { Variety } from '../../generated/Variety';
-  import type { VarietyDraft } from '../../generated/VarietyDraft';
-  import type { Way } from '../../generated/Way';
   import LengthField from '../../parts/LengthField.svelte';
   import VarietyRecord from './VarietyRecord.svelte';
   import { AnswerState } from '../../state/answer.svelte';
@@ -15,7 +10,7 @@
   import { whileShown } from '../../state/whileShown';
   import { daysTyped, readDays } from '../../words/days';
   import { length } from '../../words/lengths';
-  import { upper } from '../../words/reasons';
+  import { upper } from '../../words/text';
 
   interface Props {
     crop: Crop;

@@ -1,7 +1,6 @@
 <script lang="ts">
   // What a variety did here, planting by planting, as it was written down.
-  import type { WayRecord } from '../../generated/WayRecord';
-  import type { StandRecord } from '../../generated/StandRecord';
+  import type { StandRecord, WayRecord } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import { fullDate } from '../../words/dates';
   import { ENDINGS, amount } from '../../words/journal';

@@ -1,5 +1,5 @@
 // What a pointer does on a bed's plan: draws a rectangle, moves a patch, stretches it.
-import type { Rect } from '../../generated/Rect';
+import type { Rect } from '../../generated/api';
 import { between, moved, resized, sameRect, type Grid } from './ground';
 
 type Spot = [number, number];

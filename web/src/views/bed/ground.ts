@@ -1,5 +1,5 @@
 // Rectangles of half squares: where a pointer is, and what arrow keys make of them.
-import type { Rect } from '../../generated/Rect';
+import type { Rect } from '../../generated/api';
 
 export interface Grid {
   columns: number;

@@ -1,7 +1,5 @@
 // From tenths of a millimetre in a bed to pixels on its plan.
-import type { Bed } from '../../generated/Bed';
-import type { Rect } from '../../generated/Rect';
-import type { RowLine } from '../../generated/RowLine';
+import type { Bed, Rect, RowLine } from '../../generated/api';
 
 export const PAD = { left: 74, top: 56, right: 56, bottom: 40 };
 

@@ -1,7 +1,6 @@
 // Where a bed's setting-out drawing is found.
+import type { Paper } from '../../state/desk.svelte';
 import type { GardenState } from '../../state/garden.svelte';
-
-export type Paper = 'a4' | 'letter';
 
 export function sheetAddress(garden: GardenState, bed: number, paper: Paper, on: string | null): string {
   const day = on === null ? '' : `&on=${on}`;

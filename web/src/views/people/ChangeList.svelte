@@ -1,10 +1,10 @@
 <script lang="ts">
   import { api } from '../../api';
-  import type { ChangeLine } from '../../generated/ChangeLine';
+  import type { ChangeLine } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import { Tried } from '../../state/tried.svelte';
   import { doneWord } from '../../words/commands';
-  import { upper } from '../../words/reasons';
+  import { upper } from '../../words/text';
   import { moment } from '../../words/when';
   import Problem from '../../frame/Problem.svelte';
 

@@ -1,16 +1,15 @@
 <script lang="ts">
   // Leaving a garden; or, for its owner, handing it over and throwing it away.
   import { api } from '../../api';
-  import type { Members } from '../../generated/Members';
+  import type { Members } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
 
   interface Props {
     people: Members;
-    leave: () => void;
     does: (work: () => Promise<unknown>) => Promise<boolean>;
   }
-  let { people, leave, does }: Props = $props();
-  const { garden } = useOpenGarden();
+  let { people, does }: Props = $props();
+  const { garden, leave } = useOpenGarden();
 
   const id = $derived(garden.view.id);
   const me = $derived(people.members.find((one) => one.me)?.number);

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { api } from '../../api';
-  import type { Members } from '../../generated/Members';
+  import type { Members } from '../../generated/api';
   import { day } from '../../words/when';
 
   interface Props {

@@ -1,12 +1,11 @@
 <script lang="ts">
   import { api } from '../../api';
-  import type { Members } from '../../generated/Members';
+  import type { Members } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import { Tried } from '../../state/tried.svelte';
   import GoodBye from './GoodBye.svelte';
   import Invitations from './Invitations.svelte';
 
-  let { leave }: { leave: () => void } = $props();
   const { garden } = useOpenGarden();
   const tried = new Tried();
 
@@ -38,7 +37,10 @@
               <span class="sr-only">What {member.name} may do</span>
               <select
                 value={member.role}
-                onchange={(event) => does(() => api.setRole(id, member.number, event.currentTarget.value))}
+                onchange={(event) =>
+                  does(() =>
+                    api.setRole(id, member.number, event.currentTarget.value === 'guest' ? 'guest' : 'helper'),
+                  )}
               >
                 <option value="helper">helps</option>
                 <option value="guest">looks</option>
@@ -55,7 +57,7 @@
     </ul>
     <p class="quiet mt-2">Who helps may change everything but this list; who looks changes nothing.</p>
     {#if owns}<Invitations garden={id} {people} {does} />{/if}
-    <GoodBye {people} {leave} {does} />
+    <GoodBye {people} {does} />
   {:else if !tried.trouble}
     <p role="status" class="quiet mt-2">Looking them up …</p>
   {/if}

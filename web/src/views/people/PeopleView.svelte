@@ -2,11 +2,9 @@
   // Beside the work: what was changed and by whom, on the plan's place; who may come in, on the slip.
   import ChangeList from './ChangeList.svelte';
   import PeopleSlip from './PeopleSlip.svelte';
-
-  let { leave }: { leave: () => void } = $props();
 </script>
 
 <main class="plan p-6">
   <ChangeList />
 </main>
-<PeopleSlip {leave} />
+<PeopleSlip />

@@ -1,7 +1,6 @@
 <script lang="ts">
   // How much: a number, of what, and whether it is a guess.
-  import type { Amount } from '../../generated/Amount';
-  import type { Units } from '../../generated/Units';
+  import type { Amount, Units } from '../../generated/api';
   import { readField } from '../../state/numberField';
   import { counted, typed } from '../../words/journal';
 

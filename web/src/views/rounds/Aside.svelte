@@ -5,7 +5,7 @@
   import { dayMonth } from '../../words/dates';
   import { happened } from '../../words/journal';
   import { count } from '../../words/lengths';
-  import { upper } from '../../words/reasons';
+  import { upper } from '../../words/text';
   import { moment } from '../../words/when';
 
   let { rounds }: { rounds: RoundsState } = $props();
@@ -39,6 +39,7 @@
       )}:
       {one.refused}
     </p>
+    <button class="act min-h-12" onclick={() => rounds.sendAgain(one.entry)}>send it again</button>
     <button class="act min-h-12" onclick={() => outbox.throwAway(one.entry)}>throw this entry away</button>
   </div>
 {/each}

@@ -1,6 +1,6 @@
 <script lang="ts">
   // Everything that can hurt in a garden's work, in one list.
-  import type { Caution } from '../../generated/Caution';
+  import type { Caution } from '../../generated/api';
   import { AnswerState } from '../../state/answer.svelte';
   import { useOpenGarden } from '../../state/context';
 

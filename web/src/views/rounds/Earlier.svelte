@@ -1,12 +1,12 @@
 <script lang="ts">
   // What was written down and photographed about this day in earlier years.
   import { api } from '../../api';
-  import type { JournalLine } from '../../generated/JournalLine';
+  import type { JournalLine } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import { Tried } from '../../state/tried.svelte';
   import { fullDate, plusDays } from '../../words/dates';
   import { happened } from '../../words/journal';
-  import { upper } from '../../words/reasons';
+  import { upper } from '../../words/text';
 
   let { day }: { day: string } = $props();
   const { garden } = useOpenGarden();

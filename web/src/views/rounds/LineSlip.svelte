@@ -1,7 +1,6 @@
 <script lang="ts">
   // One piece of work: where, how, and what to write down when it was done otherwise.
-  import type { Happened } from '../../generated/Happened';
-  import type { RoundLine } from '../../generated/RoundLine';
+  import type { Happened, RoundLine } from '../../generated/api';
   import { LETTERS } from '../../generated/Limits';
   import { useOpenGarden } from '../../state/context';
   import type { RoundsState } from '../../state/rounds.svelte';

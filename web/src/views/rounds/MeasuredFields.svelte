@@ -1,7 +1,6 @@
 <script lang="ts">
   // What was measured: the soil by thermometer, finger and pH, or the weather of the day.
-  import type { Units } from '../../generated/Units';
-  import type { Happened } from '../../generated/Happened';
+  import type { Happened, Units } from '../../generated/api';
   import { readField } from '../../state/numberField';
   import { typed } from '../../words/journal';
   import { tenths } from '../../words/season';

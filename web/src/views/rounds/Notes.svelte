@@ -1,9 +1,10 @@
 <script lang="ts">
   // What is to be known of a piece of work: how, why, what happens if it is left, and what gardeners do differently.
-  import type { RoundLine } from '../../generated/RoundLine';
+  import type { RoundLine } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import type { RoundsState } from '../../state/rounds.svelte';
-  import { GRADES, upper } from '../../words/reasons';
+  import { GRADES } from '../../words/reasons';
+  import { upper } from '../../words/text';
 
   let { rounds, line }: { rounds: RoundsState; line: RoundLine } = $props();
   const { garden } = useOpenGarden();

@@ -1,7 +1,7 @@
 <script lang="ts">
   // What was photographed of one planting, so that the sowing is seen again when it comes up.
   import { api, Refused } from '../../api';
-  import type { JournalLine } from '../../generated/JournalLine';
+  import type { JournalLine } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import { fullDate, plusDays } from '../../words/dates';
 

@@ -1,7 +1,7 @@
 <script lang="ts">
   // Where in its bed: a small plan with the place marked.
   import { outline } from '../../drawing/outline';
-  import type { Rect } from '../../generated/Rect';
+  import type { Rect } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
 
   interface Props {

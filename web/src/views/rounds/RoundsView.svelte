@@ -3,13 +3,13 @@
   import { untrack } from 'svelte';
   import { doing, inDialog, isTyping } from '../../frame/keys';
   import Problem from '../../frame/Problem.svelte';
-  import type { Best } from '../../generated/Best';
-  import type { RoundLine } from '../../generated/RoundLine';
+  import type { Best, RoundLine } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import { RoundsState } from '../../state/rounds.svelte';
   import { dayMonth, fullDate, plusDays } from '../../words/dates';
-  import { TOOLS } from '../../words/journal';
+  import { happened, TOOLS } from '../../words/journal';
   import { count } from '../../words/lengths';
+  import { upper } from '../../words/text';
   import Ahead from './Ahead.svelte';
   import Aside from './Aside.svelte';
   import { ROUNDS_KEYS, type RoundsDoing } from './keys';
@@ -36,12 +36,22 @@
     untrack(() => rounds.to(garden.needle));
   });
 
+  const justOf = $derived.by(() => {
+    const at = rounds.just?.at;
+    const patch = at && garden.view.garden.patches.find((one) => one.id === at.patch);
+    return patch ? garden.named(patch.planted) : at?.bed == null ? '' : (garden.bed(at.bed)?.name ?? '');
+  });
+
   const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
   const weekday = $derived(WEEKDAYS[new Date(`${rounds.day}T00:00:00Z`).getUTCDay()]);
   const lines = $derived(rounds.lines);
-  const late = $derived(lines?.filter((line) => line.late > 0 && !line.done) ?? []);
-  const due = $derived(lines?.filter((line) => line.late === 0 && !line.done) ?? []);
-  const done = $derived(lines?.filter((line) => line.done) ?? []);
+  const late = $derived(rounds.late ?? []);
+  const due = $derived(rounds.due ?? []);
+  const done = $derived(rounds.over ?? []);
+  /** Late lines that are not done; one that was just ticked still stands among them. */
+  const undone = $derived(late.filter((line) => !line.done));
+  // Undo is what it is on the table: here it strikes out what was written last.
+  $effect(() => desk.undoHere(() => rounds.undoes));
   let beside: 'cautions' | 'walk' | 'write' | null = $state(null);
   /** On a phone the slip rises from below while there is something in it to do. */
   const raised = $derived(rounds.inHand !== null || beside !== null);
@@ -69,7 +79,7 @@
     down: () => rounds.step(1),
     up: () => rounds.step(-1),
     done: () => {
-      if (rounds.inHand && !rounds.inHand.done && rounds.mayWrite) void rounds.done(rounds.inHand);
+      if (rounds.inHand && !rounds.inHand.done && rounds.mayWrite) void rounds.tap(rounds.inHand);
     },
     later: () => {
       if (rounds.inHand && !rounds.inHand.done && rounds.mayWrite)
@@ -98,12 +108,6 @@
 
   function key(event: KeyboardEvent) {
     if (inDialog(event) || (beside === 'walk' && event.key.startsWith('Arrow'))) return;
-    if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z' && rounds.last && !isTyping(event)) {
-      event.preventDefault();
-      event.stopPropagation();
-      void rounds.strike(rounds.last);
-      return;
-    }
     if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event)) return;
     const does = doing(ROUNDS_KEYS, event);
     if (does) {
@@ -141,6 +145,14 @@
   {/if}
   {#if rounds.trouble}<p class="trouble" role="alert">{rounds.trouble}</p>{/if}
   <Aside {rounds} />
+  <div class="just" role="status">
+    {#if rounds.just}
+      <p>
+        {upper(happened(rounds.just.what, garden.units))}{#if justOf}: {justOf}{/if}.
+        <button class="act min-h-12" onclick={() => rounds.undoes?.()}>undo</button>
+      </p>
+    {/if}
+  </div>
   {#if garden.view.garden.beds.length === 0}
     <p class="mt-6">
       There is no ground yet. <button class="act" onclick={() => desk.open('yard', null)}
@@ -152,11 +164,11 @@
   {:else}
     {#if late.length > 0}
       <h2 class="aside">Late</h2>
-      {#if rounds.mayWrite && late.length > 1}
+      {#if rounds.mayWrite && undone.length > 1}
         <p class="quiet">
           Not written down as done.
-          <button class="act min-h-8" onclick={() => rounds.catchUp(late)}
-            >all {late.length} were done on their days</button
+          <button class="act min-h-8" onclick={() => rounds.catchUp(undone)}
+            >all {undone.length} were done on their days</button
           >
         </p>
       {/if}
@@ -252,6 +264,22 @@
       grid-column: 2;
       margin: 0;
     }
+  }
+  /* Over the foot of the page, so that nothing moves when it comes. */
+  .just {
+    position: sticky;
+    top: 0;
+    z-index: 2;
+    height: 0;
+  }
+  .just p {
+    float: right;
+    display: flex;
+    align-items: center;
+    gap: 12px;
+    padding: 0 14px;
+    border: 1px solid var(--color-hair);
+    background: var(--color-paper);
   }
   .turn {
     min-width: 48px;

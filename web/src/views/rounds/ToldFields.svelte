@@ -1,8 +1,6 @@
 <script lang="ts">
   // What can be said of something that happened beside its kind: how much, how deep, why, how bad.
-  import type { Amount } from '../../generated/Amount';
-  import type { Happened } from '../../generated/Happened';
-  import type { Units } from '../../generated/Units';
+  import type { Amount, Happened, Units } from '../../generated/api';
   import { readField } from '../../state/numberField';
   import { ENDING_NAMES, GRADE_NAMES, HARM_NAMES, SEED_COVER_NAMES, typed } from '../../words/journal';
   import { length } from '../../words/lengths';

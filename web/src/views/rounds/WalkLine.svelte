@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { RoundLine } from '../../generated/RoundLine';
+  import type { RoundLine } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import type { RoundsState } from '../../state/rounds.svelte';
   import { dayMonth, plusDays } from '../../words/dates';
@@ -57,8 +57,7 @@
   function tapped() {
     release();
     if (opened) opened = false;
-    else if (by) void rounds.strike(by.entry);
-    else void rounds.done(line);
+    else void rounds.tap(line);
   }
   const inHand = $derived(rounds.hand === line.task.key);
 </script>
@@ -145,6 +144,7 @@
   }
   .done .said {
     color: var(--color-soot-2);
+    text-decoration: line-through;
   }
   .caution {
     font-size: 14px;

@@ -1,6 +1,6 @@
 <script lang="ts">
   // Something to write down that no line asks for.
-  import type { Happened } from '../../generated/Happened';
+  import type { Happened } from '../../generated/api';
   import { LETTERS } from '../../generated/Limits';
   import { useOpenGarden } from '../../state/context';
   import type { RoundsState } from '../../state/rounds.svelte';

@@ -1,13 +1,13 @@
 <script lang="ts">
   // What was written down of the day, whoever did; an entry is struck out by another one.
   import { api } from '../../api';
-  import type { JournalLine } from '../../generated/JournalLine';
+  import type { JournalLine } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import type { RoundsState } from '../../state/rounds.svelte';
   import { Tried } from '../../state/tried.svelte';
   import { happened, inParts } from '../../words/journal';
   import { count } from '../../words/lengths';
-  import { upper } from '../../words/reasons';
+  import { upper } from '../../words/text';
 
   let { rounds }: { rounds: RoundsState } = $props();
   const { garden } = useOpenGarden();

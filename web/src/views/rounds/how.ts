@@ -1,7 +1,5 @@
 // How something goes into the ground, in one line.
-import type { CellsSown } from '../../generated/CellsSown';
-import type { SetOut } from '../../generated/SetOut';
-import type { Units } from '../../generated/Units';
+import type { CellsSown, SetOut, Units } from '../../generated/api';
 import { apart, count, length } from '../../words/lengths';
 import { trays } from '../../words/tin';
 

@@ -1,9 +1,7 @@
 <script lang="ts">
   // Sowing again and again: so that harvests come evenly, as insurance, for two crops, or to learn.
   import { LIMITS } from '../../generated/Limits';
-  import type { Placing } from '../../generated/Placing';
-  import type { SeasonView } from '../../generated/SeasonView';
-  import type { SeriesAim } from '../../generated/SeriesAim';
+  import type { Placing, SeasonView, SeriesAim } from '../../generated/api';
   import SearchLine from '../../parts/SearchLine.svelte';
   import { useOpenGarden } from '../../state/context';
   import type { Series } from '../../state/desk.svelte';

@@ -1,10 +1,7 @@
 <script lang="ts">
   // The days of one planting, as they come about and to be typed otherwise.
   import { LIMITS } from '../../generated/Limits';
-  import type { Course } from '../../generated/Course';
-  import type { Means } from '../../generated/Means';
-  import type { Patch } from '../../generated/Patch';
-  import type { Timing } from '../../generated/Timing';
+  import type { Course, Means, Patch, Timing } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import { fullDate } from '../../words/dates';
   import { MEANS } from '../../words/season';

@@ -5,7 +5,7 @@
   import type { SeasonState } from '../../state/season.svelte';
   import { dayMonth, dayNumber, plusDays } from '../../words/dates';
   import { count } from '../../words/lengths';
-  import { upper } from '../../words/reasons';
+  import { upper } from '../../words/text';
   import type { Lying } from './lying';
   import type { Scale } from './scale';
 

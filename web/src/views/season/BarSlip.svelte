@@ -1,14 +1,12 @@
 <script lang="ts">
   // One planting through its time: how its days come about, when it may start, how it comes to the ground.
-  import type { SeasonView } from '../../generated/SeasonView';
-  import type { Timing } from '../../generated/Timing';
-  import type { Trouble } from '../../generated/Trouble';
+  import type { SeasonView, Timing } from '../../generated/api';
   import { AnswerState } from '../../state/answer.svelte';
   import { useOpenGarden } from '../../state/context';
   import type { SeasonState } from '../../state/season.svelte';
   import { dayMonth, plusDays } from '../../words/dates';
   import { count } from '../../words/lengths';
-  import { upper } from '../../words/reasons';
+  import { upper } from '../../words/text';
   import { degrees, MEANS, ripeningWords, troubleWords } from '../../words/season';
   import Lived from '../../parts/Lived.svelte';
   import BarDays from './BarDays.svelte';
@@ -27,9 +25,6 @@
     patch && course ? { ask: 'windows', patch: id, year: view.year } : null,
   );
   const known = $derived(answer.is);
-
-  const troubleKey = (trouble: Trouble) =>
-    `season:${{ 'bad-start': 'start', 'too-old': 'too-old', 'too-young': 'too-young', 'cleared-early': 'cleared-early', 'never-ripe': 'never-ripe', 'winter-kills': 'winter' }[trouble.is]}`;
 
   function time(change: Partial<Timing>) {
     if (!patch) return;
@@ -62,7 +57,7 @@
     {way?.name}, {MEANS[course.means]}{patch.locked ? ', kept where it is' : ''}
   </p>
   <Lived {patch} />
-  {#each course.troubles as trouble (trouble.is)}
+  {#each course.troubles as trouble, n (trouble.is)}
     {@const told = troubleWords(trouble, garden.units)}
     {@const mark = season.marks(id).find((one) => one.what.about === 'patch' && one.what.trouble.is === trouble.is)}
     <div class="mt-2 flex gap-3" data-trouble={trouble.is}>
@@ -87,7 +82,7 @@
             <button
               class="act"
               onclick={() =>
-                garden.send({ do: 'keep-warning', patch: id, key: troubleKey(trouble), keep: mark !== undefined })}
+                garden.send({ do: 'keep-warning', patch: id, key: course.keys[n] ?? '', keep: mark !== undefined })}
               >{mark ? 'keep it as it is' : 'tell it again'}</button
             >
           </p>

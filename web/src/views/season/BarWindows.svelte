@@ -1,8 +1,7 @@
 <script lang="ts">
   // When a planting may start in its year and bed, and what soil it wants.
   import type { AnswerTo } from '../../api';
-  import type { BedBand } from '../../generated/BedBand';
-  import type { Course } from '../../generated/Course';
+  import type { BedBand, Course } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import { dayMonth } from '../../words/dates';
   import { COOLING, correction, degrees, GATES, groundWords, latestWords, shelfWords } from '../../words/season';

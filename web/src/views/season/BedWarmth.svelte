@@ -1,8 +1,6 @@
 <script lang="ts">
   // How warm the soil of each bed is on the needle's day: what is assumed of it, what lies on it, what a thermometer said.
-  import type { Cover } from '../../generated/Cover';
-  import type { Mulch } from '../../generated/Mulch';
-  import type { SeasonView } from '../../generated/SeasonView';
+  import type { Cover, Mulch, SeasonView } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import type { SeasonState } from '../../state/season.svelte';
   import { dayMonth, fullDate } from '../../words/dates';

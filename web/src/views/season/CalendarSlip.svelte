@@ -1,8 +1,7 @@
 <script lang="ts">
   // The year's work as a calendar: a file, a table, and a private link to subscribe to.
   import { api } from '../../api';
-  import type { CalendarAt } from '../../generated/CalendarAt';
-  import type { SeasonView } from '../../generated/SeasonView';
+  import type { CalendarAt, SeasonView } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import { Tried } from '../../state/tried.svelte';
   import { fullDate } from '../../words/dates';

@@ -3,11 +3,7 @@
   import { LETTERS } from '../../generated/Limits';
   import { api } from '../../api';
   import FrostFields from '../../frame/FrostFields.svelte';
-  import type { Appetite } from '../../generated/Appetite';
-  import type { FrostEdge } from '../../generated/FrostEdge';
-  import type { Monthly } from '../../generated/Monthly';
-  import type { SeasonView } from '../../generated/SeasonView';
-  import type { StationRead } from '../../generated/StationRead';
+  import type { Appetite, FrostEdge, Monthly, SeasonView, StationRead } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import type { SeasonState } from '../../state/season.svelte';
   import { Tried } from '../../state/tried.svelte';

@@ -1,13 +1,12 @@
 <script lang="ts">
   // Ground that lies free for a time, and what would be ready in it.
-  import type { Free } from '../../generated/Free';
-  import type { Suits } from '../../generated/Suits';
+  import type { Free, Suits } from '../../generated/api';
   import { AnswerState } from '../../state/answer.svelte';
   import { useOpenGarden } from '../../state/context';
   import type { SeasonState } from '../../state/season.svelte';
   import { dayMonth, fullDate } from '../../words/dates';
   import { count, squares } from '../../words/lengths';
-  import { upper } from '../../words/reasons';
+  import { upper } from '../../words/text';
 
   let { season, bed, free }: { season: SeasonState; bed: number; free: Free } = $props();
   const { garden } = useOpenGarden();

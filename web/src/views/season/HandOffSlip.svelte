@@ -1,7 +1,6 @@
 <script lang="ts">
   // One crop after another on the same ground, and what to do when the first is late.
-  import type { SeasonView } from '../../generated/SeasonView';
-  import type { SlipChoice } from '../../generated/SlipChoice';
+  import type { SeasonView, SlipChoice } from '../../generated/api';
   import { untrack } from 'svelte';
   import SearchLine from '../../parts/SearchLine.svelte';
   import { useOpenGarden } from '../../state/context';
@@ -9,7 +8,7 @@
   import type { SeasonState } from '../../state/season.svelte';
   import { dayMonth } from '../../words/dates';
   import { count } from '../../words/lengths';
-  import { upper } from '../../words/reasons';
+  import { upper } from '../../words/text';
   import { GATES, slipWords } from '../../words/season';
 
   interface Props {

@@ -1,11 +1,9 @@
 <script lang="ts">
   // What was planned for the year and never done, so that it counts nowhere; and what to do about it.
-  import type { Happened } from '../../generated/Happened';
-  import type { NeverStood } from '../../generated/NeverStood';
-  import type { Patch } from '../../generated/Patch';
+  import type { Happened, NeverStood, Patch } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import { dayMonth } from '../../words/dates';
-  import { upper } from '../../words/reasons';
+  import { upper } from '../../words/text';
 
   const { garden } = useOpenGarden();
 

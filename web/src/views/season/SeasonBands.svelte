@@ -1,6 +1,6 @@
 <script lang="ts">
   // The drawing: weather, shelf, then each bed as a band of lanes, on the ribbon's own scale of days.
-  import type { SeasonView } from '../../generated/SeasonView';
+  import type { SeasonView } from '../../generated/api';
   import Hatches from '../../drawing/Hatches.svelte';
   import { useOpenGarden } from '../../state/context';
   import type { SeasonState } from '../../state/season.svelte';

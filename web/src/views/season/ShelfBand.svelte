@@ -1,6 +1,6 @@
 <script lang="ts">
   // The seedling shelf: cells under light week by week against the line of what there is.
-  import type { SeasonView } from '../../generated/SeasonView';
+  import type { SeasonView } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import type { SeasonState } from '../../state/season.svelte';
   import { PLACES } from '../../words/season';

@@ -1,15 +1,12 @@
 <script lang="ts">
   // The shelf: what stands on it when, where it is too small, and what would help.
   import { LIMITS } from '../../generated/Limits';
-  import type { Batch } from '../../generated/Batch';
-  import type { Overflow } from '../../generated/Overflow';
-  import type { SeasonView } from '../../generated/SeasonView';
-  import type { Shelf } from '../../generated/Shelf';
+  import type { Batch, Overflow, SeasonView, Shelf } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import type { SeasonState } from '../../state/season.svelte';
   import { dayMonth, plusDays } from '../../words/dates';
   import { count } from '../../words/lengths';
-  import { upper } from '../../words/reasons';
+  import { upper } from '../../words/text';
   import { PLACES } from '../../words/season';
   import { trays } from '../../words/tin';
 

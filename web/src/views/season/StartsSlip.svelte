@@ -1,13 +1,11 @@
 <script lang="ts">
   // When each crop may start here: on the shelf, in the ground. All of them, or those of the needle's day.
-  import type { SeasonView } from '../../generated/SeasonView';
-  import type { Starts } from '../../generated/Starts';
-  import type { Window } from '../../generated/Window';
+  import type { SeasonView, Starts, Window } from '../../generated/api';
   import { AnswerState } from '../../state/answer.svelte';
   import { useOpenGarden } from '../../state/context';
   import { dayMonth, dayNumber } from '../../words/dates';
   import { matching } from '../../words/names';
-  import { upper } from '../../words/reasons';
+  import { upper } from '../../words/text';
   import { GATES, groundWords, latestWords, MEANS, shelfWords } from '../../words/season';
 
   let { view }: { view: SeasonView } = $props();

@@ -1,6 +1,6 @@
 <script lang="ts">
   // Usual highs and lows, week by week; frost, soil and the length of days stand on the ribbon below.
-  import type { SeasonView } from '../../generated/SeasonView';
+  import type { SeasonView } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import { degrees } from '../../words/season';
   import { LEFT, RIGHT, type Scale } from './scale';

@@ -1,13 +1,11 @@
 <script lang="ts">
   // The whole year: what there is to settle, what the weather may do on the needle's day, what is next.
-  import type { AtRisk } from '../../generated/AtRisk';
-  import type { SeasonView } from '../../generated/SeasonView';
-  import type { ToSettle } from '../../generated/ToSettle';
+  import type { AtRisk, SeasonView, ToSettle } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import type { SeasonState } from '../../state/season.svelte';
   import { dayMonth, plusDays } from '../../words/dates';
   import { count } from '../../words/lengths';
-  import { upper } from '../../words/reasons';
+  import { upper } from '../../words/text';
   import { BY_LATITUDE, degreeDays, degrees, degreesMore, FROM, PLACES, troubleWords } from '../../words/season';
 
   import NeverStood from './NeverStood.svelte';

@@ -1,12 +1,8 @@
 // Where one planting lies on the drawing, and what it is called there: for its bar, its time on the shelf, its label.
-import type { Bar } from '../../generated/Bar';
-import type { Course } from '../../generated/Course';
-import type { Crop } from '../../generated/Crop';
-import type { Patch } from '../../generated/Patch';
+import type { Bar, Course, Crop, Patch, ToSettle } from '../../generated/api';
 import type { GardenState } from '../../state/garden.svelte';
 import type { SeasonState } from '../../state/season.svelte';
-import type { ToSettle } from '../../generated/ToSettle';
-import { upper } from '../../words/reasons';
+import { upper } from '../../words/text';
 import type { Scale } from './scale';
 
 export class Lying {

@@ -2,10 +2,7 @@
   // A lot as it goes into the tin, or as it is now said to be.
   import { untrack } from 'svelte';
   import { LETTERS, LIMITS } from '../../generated/Limits';
-  import type { LotDraft } from '../../generated/LotDraft';
-  import type { SeedKept } from '../../generated/SeedKept';
-  import type { SeedLot } from '../../generated/SeedLot';
-  import type { Treated } from '../../generated/Treated';
+  import type { LotDraft, SeedKept, SeedLot, Treated } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import { whileShown } from '../../state/whileShown';
   import { priceTyped, readPrice } from '../../words/prices';

@@ -1,8 +1,6 @@
 <script lang="ts">
   // One lot: what comes up of it and why, its tests, its sums, and what may be done with it.
-  import type { LotDraft } from '../../generated/LotDraft';
-  import type { LotLine } from '../../generated/LotLine';
-  import type { SeedLot } from '../../generated/SeedLot';
+  import type { LotDraft, LotLine, SeedLot } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import { fullDate } from '../../words/dates';
   import { count } from '../../words/lengths';

@@ -1,6 +1,6 @@
 <script lang="ts">
   // The lots, one a line: how much is left, and what is expected to come up, as a mark on a line of a hundred.
-  import type { LotLine } from '../../generated/LotLine';
+  import type { LotLine } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import { fullDate } from '../../words/dates';
   import { amountWords, roughly, STATE } from '../../words/tin';

@@ -1,7 +1,6 @@
 <script lang="ts">
   // What is going to be sown within a year, against what there is: the list that is taken to the shop.
-  import type { SeedNeed } from '../../generated/SeedNeed';
-  import type { Tin } from '../../generated/Tin';
+  import type { SeedNeed, Tin } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import { dayMonth, fullDate } from '../../words/dates';
   import { count } from '../../words/lengths';

@@ -1,6 +1,6 @@
 <script lang="ts">
   // What there is more of than the plan takes while it keeps: to be planned, swapped or given away.
-  import type { SeedOver } from '../../generated/SeedOver';
+  import type { SeedOver } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import { fullDate } from '../../words/dates';
   import { roughly } from '../../words/tin';

@@ -1,6 +1,6 @@
 <script lang="ts">
   // A germination test at home, as it is counted off the damp paper.
-  import type { GerminationTest } from '../../generated/GerminationTest';
+  import type { GerminationTest } from '../../generated/api';
   import { LIMITS } from '../../generated/Limits';
   import { useOpenGarden } from '../../state/context';
 

@@ -3,7 +3,7 @@
   import { api, Refused } from '../../api';
   import { useOpenGarden } from '../../state/context';
   import { count } from '../../words/lengths';
-  import { upper } from '../../words/reasons';
+  import { upper } from '../../words/text';
 
   const { garden } = useOpenGarden();
   const LISTS = [

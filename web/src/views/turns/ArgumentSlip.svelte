@@ -1,14 +1,12 @@
 <script lang="ts">
   // What it costs to have a wish where the household wants it, and what else would move.
-  import type { Entry } from '../../generated/Entry';
-  import type { Pinned } from '../../generated/Pinned';
-  import type { TurnsView } from '../../generated/TurnsView';
+  import type { Entry, Pinned, TurnsView } from '../../generated/api';
   import SearchLine from '../../parts/SearchLine.svelte';
   import { useOpenGarden } from '../../state/context';
   import type { TurnsState } from '../../state/turns.svelte';
   import { yearName } from '../../words/dates';
   import { count } from '../../words/lengths';
-  import { upper } from '../../words/reasons';
+  import { upper } from '../../words/text';
   import { differenceWords, placeName } from '../../words/turns';
 
   let { turns, view, pin }: { turns: TurnsState; view: TurnsView; pin: Pinned } = $props();

@@ -1,14 +1,11 @@
 <script lang="ts">
   // One piece of ground in one year: what is there, and what may be said about it.
-  import type { Cell } from '../../generated/Cell';
-  import type { Piece } from '../../generated/Piece';
-  import type { Straight } from '../../generated/Straight';
-  import type { TurnsView } from '../../generated/TurnsView';
+  import type { Cell, Piece, Straight, TurnsView } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import type { TurnsState } from '../../state/turns.svelte';
   import { yearName } from '../../words/dates';
   import { count, squares } from '../../words/lengths';
-  import { upper } from '../../words/reasons';
+  import { upper } from '../../words/text';
   import { NOTES, partWords, placeName, standingWords } from '../../words/turns';
 
   let { turns, view, at, year }: { turns: TurnsState; view: TurnsView; at: Piece; year: number } = $props();

@@ -1,6 +1,6 @@
 <script lang="ts">
   // Plans kept by name: which is followed, and two side by side.
-  import type { TurnsView } from '../../generated/TurnsView';
+  import type { TurnsView } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import type { TurnsState } from '../../state/turns.svelte';
   import { count } from '../../words/lengths';

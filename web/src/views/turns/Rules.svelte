@@ -1,14 +1,11 @@
 <script lang="ts">
   // By which rules the years are judged, with the reasons, and where the household thinks otherwise.
   import { LETTERS, LIMITS } from '../../generated/Limits';
-  import type { TurnSchool } from '../../generated/TurnSchool';
-  import type { Turns } from '../../generated/Turns';
-  import type { TurnsUnit } from '../../generated/TurnsUnit';
-  import type { TurnsView } from '../../generated/TurnsView';
+  import type { TurnSchool, Turns, TurnsUnit, TurnsView } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import type { TurnsState } from '../../state/turns.svelte';
   import { count } from '../../words/lengths';
-  import { upper } from '../../words/reasons';
+  import { upper } from '../../words/text';
   import { SCHOOLS, UNITS } from '../../words/turns';
 
   let { turns, view }: { turns: TurnsState; view: TurnsView } = $props();

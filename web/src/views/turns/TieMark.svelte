@@ -1,6 +1,6 @@
 <script lang="ts">
   // One clash on the years: from the year it was to the year it is back too soon, with its number.
-  import type { TurnsView } from '../../generated/TurnsView';
+  import type { TurnsView } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import type { TurnsState } from '../../state/turns.svelte';
   import { yearName } from '../../words/dates';

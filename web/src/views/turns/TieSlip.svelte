@@ -1,12 +1,11 @@
 <script lang="ts">
   // Why a family comes back too soon, and each way out with what it would cost.
-  import type { Tie } from '../../generated/Tie';
-  import type { TurnsView } from '../../generated/TurnsView';
+  import type { Tie, TurnsView } from '../../generated/api';
   import SearchLine from '../../parts/SearchLine.svelte';
   import { useOpenGarden } from '../../state/context';
   import type { TurnsState } from '../../state/turns.svelte';
   import { yearName } from '../../words/dates';
-  import { upper } from '../../words/reasons';
+  import { upper } from '../../words/text';
   import { againstWords, NEEDS, placeName, remedyWords, standingWords } from '../../words/turns';
 
   let { turns, view, tie }: { turns: TurnsState; view: TurnsView; tie: Tie } = $props();
@@ -44,7 +43,7 @@
         ? 'both past: nothing to be done but remember'
         : tie.after
           ? `after the ${garden.familyName(tie.after)}, whose troubles are its own`
-          : tie.sort.endsWith('/light')
+          : tie.half
             ? 'out early, so it waits half as long'
             : ''}</span
     ></span

@@ -5,7 +5,7 @@
   import SearchLine from '../../parts/SearchLine.svelte';
   import { useOpenGarden } from '../../state/context';
   import { TurnsState } from '../../state/turns.svelte';
-  import { upper } from '../../words/reasons';
+  import { upper } from '../../words/text';
   import ArgumentSlip from './ArgumentSlip.svelte';
   import CellSlip from './CellSlip.svelte';
   import { TURNS_KEYS, type TurnsDoing } from './keys';

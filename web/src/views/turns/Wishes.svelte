@@ -2,15 +2,12 @@
   // What is wanted in the years ahead: amounts, when, on what ground, in which years.
   import { LIMITS } from '../../generated/Limits';
   import { api, Refused } from '../../api';
-  import type { Needs } from '../../generated/Needs';
-  import type { Parts } from '../../generated/Parts';
-  import type { TurnsView } from '../../generated/TurnsView';
-  import type { WishDraft } from '../../generated/WishDraft';
+  import type { Needs, Parts, TurnsView, WishDraft } from '../../generated/api';
   import CropNames from '../../parts/CropNames.svelte';
   import { useOpenGarden } from '../../state/context';
   import type { TurnsState } from '../../state/turns.svelte';
   import { count } from '../../words/lengths';
-  import { upper } from '../../words/reasons';
+  import { upper } from '../../words/text';
   import { partWords } from '../../words/turns';
 
   let { turns, view }: { turns: TurnsState; view: TurnsView } = $props();

@@ -1,8 +1,6 @@
 <script lang="ts">
   // Beds down, years across; families in their hatching, clashes tied from year to year.
-  import type { Cell } from '../../generated/Cell';
-  import type { Piece } from '../../generated/Piece';
-  import type { TurnsView } from '../../generated/TurnsView';
+  import type { Cell, Piece, TurnsView } from '../../generated/api';
   import Hatches from '../../drawing/Hatches.svelte';
   import type { Dragging } from '../../parts/drag';
   import { useOpenGarden } from '../../state/context';

@@ -1,12 +1,11 @@
 <script lang="ts">
   // One year of the plan: its amounts, bed by bed, to be laid out.
-  import type { Cell } from '../../generated/Cell';
-  import type { TurnsView } from '../../generated/TurnsView';
+  import type { Cell, TurnsView } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import type { TurnsState } from '../../state/turns.svelte';
   import { yearName } from '../../words/dates';
   import { squares } from '../../words/lengths';
-  import { upper } from '../../words/reasons';
+  import { upper } from '../../words/text';
   import { partWords, pieceName } from '../../words/turns';
 
   let { turns, view, year }: { turns: TurnsState; view: TurnsView; year: number } = $props();

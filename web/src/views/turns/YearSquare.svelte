@@ -1,7 +1,6 @@
 <script lang="ts">
   // A piece of ground in one year: the crops on it in their families' hatching, each a thing to drag elsewhere.
-  import type { Cell } from '../../generated/Cell';
-  import type { TurnsView } from '../../generated/TurnsView';
+  import type { Cell, TurnsView } from '../../generated/api';
   import { drags, type Dragging } from '../../parts/drag';
   import { useOpenGarden } from '../../state/context';
   import { yearName } from '../../words/dates';

@@ -1,8 +1,7 @@
 <script lang="ts">
   // The years as a whole: what the plan costs, the search for it, what is worth saying.
   import { LETTERS } from '../../generated/Limits';
-  import type { Tie } from '../../generated/Tie';
-  import type { TurnsView } from '../../generated/TurnsView';
+  import type { Tie, TurnsView } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import type { TurnsState } from '../../state/turns.svelte';
   import { yearName } from '../../words/dates';

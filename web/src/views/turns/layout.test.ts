@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Cell } from '../../generated/Cell';
+import type { Cell } from '../../generated/api';
 import { layout, leading, LEGIBLE } from './layout';
 
 const [EARLY, MAIN, ALL] = [

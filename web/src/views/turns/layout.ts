@@ -1,6 +1,5 @@
 // Where the crops of one piece of ground and year lie in its cell: across by parts of the year, down by squares.
-import type { Cell } from '../../generated/Cell';
-import type { Parts } from '../../generated/Parts';
+import type { Cell, Parts } from '../../generated/api';
 
 export interface Block {
   cell: Cell;

@@ -1,6 +1,5 @@
 // A piece of ground in one year, and the words for what grows in it.
-import type { Cell } from '../../generated/Cell';
-import type { Piece } from '../../generated/Piece';
+import type { Cell, Piece } from '../../generated/api';
 import type { GardenState } from '../../state/garden.svelte';
 import type { Block } from './layout';
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Tie } from '../../generated/Tie';
+import type { Tie } from '../../generated/api';
 import { arcs } from './ties';
 
 const tie = (number: number, earlier: number, later: number) => ({ number, earlier, later }) as Tie;

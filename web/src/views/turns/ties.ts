@@ -1,5 +1,5 @@
 // Where the ties of clashes hang: under their ground, from year to year; numbers that would lie on each other stand apart.
-import type { Tie } from '../../generated/Tie';
+import type { Tie } from '../../generated/api';
 
 export interface Arc {
   tie: Tie;

@@ -1,7 +1,6 @@
 <script lang="ts">
   // What the wants take of the ground month by month, as a bar from the least to the most, against the line of what there is.
-  import type { Cut } from '../../generated/Cut';
-  import type { Wants } from '../../generated/Wants';
+  import type { Cut, Wants } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import { MONTHS } from '../../words/dates';
   import { produceBetween, squares } from '../../words/wants';

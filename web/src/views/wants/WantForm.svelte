@@ -2,9 +2,7 @@
   // A want, as it is thought of.
   import { untrack } from 'svelte';
   import { LETTERS, LIMITS } from '../../generated/Limits';
-  import type { Purpose } from '../../generated/Purpose';
-  import type { Want } from '../../generated/Want';
-  import type { WantAmount } from '../../generated/WantAmount';
+  import type { Purpose, Want, WantAmount } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import { whileShown } from '../../state/whileShown';
   import { MONTHS } from '../../words/dates';

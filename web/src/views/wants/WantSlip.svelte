@@ -1,9 +1,6 @@
 <script lang="ts">
   // One want: its sum, from the amount to the ground, and what may be done about it.
-  import type { CanBeHad } from '../../generated/CanBeHad';
-  import type { Instead } from '../../generated/Instead';
-  import type { Want } from '../../generated/Want';
-  import type { WantLine } from '../../generated/WantLine';
+  import type { CanBeHad, Instead, Want, WantLine } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import { cropWished, seriesOf } from '../../state/wishes';
   import { dayMonth, dayNumber } from '../../words/dates';

@@ -1,8 +1,7 @@
 <script lang="ts">
   // The wants, one a line: plants, squares and weeks as ranges, and how far the plan goes.
-  import type { WantLine } from '../../generated/WantLine';
+  import type { WantLine, WantSum } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
-  import type { WantSum } from '../../generated/WantSum';
   import { priceBetween } from '../../words/prices';
   import {
     between,

@@ -2,9 +2,7 @@
   import { LETTERS, LIMITS } from '../../generated/Limits';
   import { untrack } from 'svelte';
   import { api, Refused } from '../../api';
-  import type { Bed } from '../../generated/Bed';
-  import type { BedFit } from '../../generated/BedFit';
-  import type { Command } from '../../generated/Command';
+  import type { Bed, BedFit, Command } from '../../generated/api';
   import LengthField from '../../parts/LengthField.svelte';
   import { after } from '../../state/changed';
   import { useOpenGarden } from '../../state/context';

@@ -1,9 +1,7 @@
 <script lang="ts">
   // A house, a fence, a tree as the tape finds it.
   import { untrack } from 'svelte';
-  import type { Fixture } from '../../generated/Fixture';
-  import type { FixtureDraft } from '../../generated/FixtureDraft';
-  import type { FixtureKind } from '../../generated/FixtureKind';
+  import type { Fixture, FixtureDraft, FixtureKind } from '../../generated/api';
   import { LETTERS, LIMITS } from '../../generated/Limits';
   import { useOpenGarden } from '../../state/context';
   import { whileShown } from '../../state/whileShown';

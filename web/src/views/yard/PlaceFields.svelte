@@ -2,10 +2,7 @@
   // Where a garden lies: a town is typed and found, or its coordinates are typed; what its climate is follows at once.
   import { api, Refused } from '../../api';
   import { LETTERS, LIMITS } from '../../generated/Limits';
-  import type { PlaceClimate } from '../../generated/PlaceClimate';
-  import type { Site } from '../../generated/Site';
-  import type { Town } from '../../generated/Town';
-  import type { Units } from '../../generated/Units';
+  import type { PlaceClimate, Site, Town, Units } from '../../generated/api';
   import { untrack } from 'svelte';
   import {
     CREDITS,
@@ -17,7 +14,7 @@
     townWords,
     warmthWords,
   } from '../../words/place';
-  import { upper } from '../../words/reasons';
+  import { upper } from '../../words/text';
 
   let { site, units }: { site: Site | null; units: Units } = $props();
 

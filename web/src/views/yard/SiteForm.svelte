@@ -2,7 +2,7 @@
   import { LETTERS, LIMITS } from '../../generated/Limits';
   import { untrack } from 'svelte';
   import FrostFields from '../../frame/FrostFields.svelte';
-  import type { Site } from '../../generated/Site';
+  import type { Site } from '../../generated/api';
   import { count } from '../../words/lengths';
   import { heightIn, metresOf } from '../../words/place';
   import PlaceFields from './PlaceFields.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
   // A bed on the yard's drawing, with all that a pointer or a key can do to it.
   import { outline } from '../../drawing/outline';
-  import type { Bed } from '../../generated/Bed';
+  import type { Bed } from '../../generated/api';
   import { arrows } from '../../parts/arrows';
   import { drags } from '../../parts/drag';
   import { useOpenGarden } from '../../state/context';

@@ -1,6 +1,6 @@
 <script lang="ts">
   // A house, a fence, a tree on the yard's drawing, with all that a pointer or a key can do to it.
-  import type { Fixture } from '../../generated/Fixture';
+  import type { Fixture } from '../../generated/api';
   import { drags } from '../../parts/drag';
   import { useOpenGarden } from '../../state/context';
   import { FIXTURES } from '../../words/fixtures';

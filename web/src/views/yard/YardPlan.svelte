@@ -1,7 +1,7 @@
 <script lang="ts">
   // The yard from above, to scale: beds, the paths between them, their names.
   import Hatches from '../../drawing/Hatches.svelte';
-  import type { Bed } from '../../generated/Bed';
+  import type { Bed } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import { length } from '../../words/lengths';
   import { beside, fitted, names } from './fit';

@@ -5,7 +5,7 @@
   import { dayMonth } from '../../words/dates';
   import { count, length, size, squares } from '../../words/lengths';
   import { FIXTURES } from '../../words/fixtures';
-  import { upper } from '../../words/reasons';
+  import { upper } from '../../words/text';
   import BedForm from './BedForm.svelte';
   import FixtureForm from './FixtureForm.svelte';
   import { YARD_KEYS } from './keys';

@@ -1,7 +1,5 @@
 // A bed as its form types it, and the draft that is sent.
-import type { Bed } from '../../generated/Bed';
-import type { BedDraft } from '../../generated/BedDraft';
-import type { Units } from '../../generated/Units';
+import type { Bed, BedDraft, Units } from '../../generated/api';
 import { length } from '../../words/lengths';
 
 /** The corners of a bed, as they are named. */

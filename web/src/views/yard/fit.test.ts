@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Bed } from '../../generated/Bed';
+import type { Bed } from '../../generated/api';
 import { beside, covers, fitted, names } from './fit';
 
 const bed = (id: number, x: number, y: number, part: Partial<Bed> = {}) =>

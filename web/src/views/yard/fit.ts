@@ -1,5 +1,5 @@
 // How the yard lies on the drawing: the scale at which all beds fit, and where their names stand.
-import type { Bed } from '../../generated/Bed';
+import type { Bed } from '../../generated/api';
 
 const MARGIN = 34;
 

@@ -1,14 +1,15 @@
 //! What is asked of an arrangement, and what is answered?
 
+use crate::change::replan::PatchChange;
+use crate::rules::findings::Finding;
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 use sparrow_facts::ids::{BedId, PatchId};
 use sparrow_facts::patch::Placing;
-use sparrow_facts::rect::Rect;
 
 /// A crop to find room for.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct BedWish {
     /// The crop.
@@ -19,21 +20,21 @@ pub struct BedWish {
     pub plants: u32,
     /// It must find room; otherwise only if there is some.
     pub must: bool,
-    /// The day it goes in; nothing for its usual one.
+    /// The day it goes in; `None` for the planting's own, or its usual one.
     #[serde(default)]
     pub from: Option<Date>,
-    /// Its last day; nothing for its usual one.
+    /// Its last day; `None` for the planting's own, or its usual one.
     #[serde(default)]
     pub until: Option<Date>,
-    /// The half squares on which it lies now; they are among the places looked at, so that no answer is
-    /// worse than what is there.
+    /// The planting that is laid elsewhere and keeps all else that was said of it; `None` for a new one. Where it lies now is
+    /// among the places looked at, so that no answer is worse than what is there.
     #[serde(default)]
-    pub now: Option<Rect>,
+    pub patch: Option<PatchId>,
 }
 
 /// Why a patch is where it is.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(tag = "is", rename_all = "kebab-case")]
 pub enum Why {
     /// It was wished for if there is room, and there is.
@@ -75,6 +76,8 @@ pub enum Why {
     Block {
         /// How many.
         rows: u32,
+        /// Enough for the wind.
+        enough: bool,
     },
     /// It stays for years: whether it is at an end.
     End {
@@ -89,7 +92,7 @@ pub enum Why {
 
 /// One reason with its points.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Weighed {
     /// The reason.
     pub why: Why,
@@ -99,10 +102,12 @@ pub struct Weighed {
 
 /// One patch of a proposal.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Proposed {
     /// The wish it answers, by its place in the list.
     pub wish: usize,
+    /// The number it has, or would be given.
+    pub patch: PatchId,
     /// What would be planted.
     pub place: Placing,
     /// Plants it holds.
@@ -112,8 +117,8 @@ pub struct Proposed {
 }
 
 /// One way of laying out the bed.
-#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Proposal {
     /// Its patches.
     pub patches: Vec<Proposed>,
@@ -125,11 +130,15 @@ pub struct Proposal {
     pub score: i32,
     /// The same by kind of reason, in the order of their first use.
     pub split: Vec<Weighed>,
+    /// What the rules find once it is done, of all that is laid out here: what is to be settled, to be known and to be glad of.
+    pub findings: Vec<Finding>,
+    /// What to do to have it so: plantings laid elsewhere, new ones, and those that are taken away.
+    pub changes: Vec<PatchChange>,
 }
 
 /// The answer to a list of wishes.
-#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct Arranged {
     /// The best found, and the best that is truly different, if there is one.
     pub proposals: Vec<Proposal>,
@@ -139,13 +148,13 @@ pub struct Arranged {
     pub proven: bool,
     /// How often it was looked for anew, and how often at most.
     pub looked: [u32; 2],
-    /// Patches that would be taken away for it.
+    /// Plantings that nothing in the list names, and that would be taken away.
     pub gone: Vec<PatchId>,
 }
 
 /// Ground asked for and ground there, before anything is looked for.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 pub struct SquaresAsked {
     /// Squares each wish asks for, in the order of the list.
     pub asked: Vec<u32>,
@@ -157,7 +166,7 @@ pub struct SquaresAsked {
 
 /// What is asked of [`arrange`].
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(ts_rs::TS, schemars::JsonSchema))]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Arranging {
     /// The bed.
@@ -166,7 +175,8 @@ pub struct Arranging {
     pub year: i16,
     /// What is wished for, the most wanted first.
     pub wishes: Vec<BedWish>,
-    /// Patches of that year that are not locked make way.
+    /// All plantings that may be laid elsewhere make way ([`movable`](crate::search::arrange::movable::movable)); otherwise only
+    /// those that the list names.
     pub anew: bool,
 }
 

@@ -1,14 +1,14 @@
 //! Where could one wish lie, and what speaks for each place by itself?
 
 use crate::catalogue::Nearness;
-use crate::ground::pattern::Pattern;
+use crate::ground::hole::Hole;
 use crate::ground::planting::{Laid, Planting};
-use crate::growth::size;
 use crate::known::Known;
 use crate::rules::past::History;
-use crate::rules::place;
+use crate::rules::{maize, place, shade};
 use crate::search::arrange::asked::{BedWish, Weighed, Why};
-use crate::search::arrange::weigh::{ROOM, falls_on, points, shadow};
+use crate::search::arrange::weigh::place as worth;
+use crate::search::arrange::weigh::{ROOM, points, shadow};
 use sparrow_facts::bed::Bed;
 use sparrow_facts::patch::{Patch, Placing};
 use sparrow_facts::rect::{Ground, Rect};
@@ -21,6 +21,8 @@ pub struct Candidate {
     pub rect: Rect,
     /// The same as ground.
     pub ground: Ground,
+    /// Where its plants stand.
+    pub holes: Vec<Hole>,
     /// Plants it holds.
     pub plants: u32,
     /// What it is worth by itself.
@@ -33,15 +35,14 @@ pub struct Candidate {
 const MOST: usize = 500;
 /// The longest a patch may be, in its widths.
 const LONGEST: u16 = 20;
-/// Crops picked at least this often want to be within an arm \[days\].
-const OFTEN: u8 = place::OFTEN;
 
-/// All places for a wish on ground that is free on its days, the best by themselves first.
-pub fn of(known: Known, history: &History, bed: &Bed, wish: &BedWish, pattern: &Placing) -> Vec<Candidate> {
+/// All places for a wish on ground that is free on its days, the best by themselves first. `now` is where it lies now, which is
+/// always among them.
+pub fn of(known: Known, history: &History, wish: &BedWish, now: Option<Rect>, pattern: &Placing) -> Vec<Candidate> {
     let garden = known.garden;
-
     let patch = pattern.patch(0);
     let Some(planting) = Planting::alone(known, &patch) else { return Vec::new() };
+    let bed = planting.bed;
     let standing: Vec<&Patch> = garden.patches.iter().filter(|other| other.bed == bed.id && other.meets(&patch)).collect();
     let around = Around { known, history, standing: &standing };
     let grid = bed.half_squares(garden.site.squares());
@@ -49,17 +50,17 @@ pub fn of(known: Known, history: &History, bed: &Bed, wish: &BedWish, pattern: &
     let at = |rect: Rect| {
         let laid = planting.lay(rect, planting.school);
         let suits = laid.holes.len() as u32 >= holes && !standing.iter().any(|other| other.rect.overlaps(rect));
-        suits.then(|| around.candidate(wish, &planting, rect, &laid))
+        suits.then(|| around.candidate(wish, &planting, rect, laid))
     };
     let shapes = shapes(&planting, grid, holes);
     let mut rects: Vec<Rect> = shapes.into_iter().flat_map(|shape| places(shape, grid)).collect();
-    rects.extend(wish.now.filter(|rect| rect.within(grid) && !rects.contains(rect)));
+    rects.extend(now.filter(|rect| rect.within(grid) && !rects.contains(rect)));
     let mut found: Vec<Candidate> = rects.into_iter().take_while(|_| known.work.goes_on(1)).filter_map(at).collect();
     found.sort_by_key(|one| (std::cmp::Reverse(one.points), one.rect.y, one.rect.x, one.rect.w, one.rect.h));
     // What is cut off is never the place where it lies now.
-    let now = found.iter().skip(MOST).find(|one| Some(one.rect) == wish.now).cloned();
+    let lies_now = found.iter().skip(MOST).find(|one| Some(one.rect) == now).cloned();
     found.truncate(MOST);
-    found.extend(now);
+    found.extend(lies_now);
     debug_assert!(found.windows(2).all(|pair| pair[0].points >= pair[1].points), "the search relies on the order");
     found
 }
@@ -71,7 +72,7 @@ pub fn at(known: Known, history: &History, bed: &Bed, wish: &BedWish, place: &Pl
     let standing: Vec<&Patch> = known.garden.patches.iter().filter(|other| other.bed == bed.id && other.meets(&patch)).collect();
     let around = Around { known, history, standing: &standing };
     let laid = planting.lay(place.rect, planting.school);
-    Some(around.candidate(wish, &planting, place.rect, &laid))
+    Some(around.candidate(wish, &planting, place.rect, laid))
 }
 
 /// The smallest shapes that hold so many: for each width the least length, none much larger than the
@@ -132,15 +133,15 @@ struct Around<'a> {
 }
 
 impl Around<'_> {
-    fn candidate(&self, wish: &BedWish, planting: &Planting, rect: Rect, laid: &Laid) -> Candidate {
+    fn candidate(&self, wish: &BedWish, planting: &Planting, rect: Rect, laid: Laid) -> Candidate {
         let ground = rect.ground(planting.bed, planting.units());
         let mut why = Vec::new();
         let mut note = |reason: Why, points: i32| why.push(Weighed { why: reason, points });
         if !wish.must {
             note(Why::Room, ROOM);
         }
-        self.in_its_place(planting, ground, laid, &mut note);
-        self.beside_what_stands(planting, rect, ground, &mut note);
+        self.in_its_place(planting, ground, &laid, &mut note);
+        self.beside_what_stands(planting, rect, &laid.holes, &mut note);
         let (long, short) = (rect.w.max(rect.h), rect.w.min(rect.h));
         note(Why::Shape, 1 - i32::from(long / short));
         let bed = planting.bed;
@@ -150,41 +151,38 @@ impl Around<'_> {
         note(Why::Tidy, boards.into_iter().filter(|at| *at).count() as i32 + whole);
         let points = why.iter().map(|one| one.points).sum();
         let plants = laid.holes.len() as u32 * planting.per_hole();
-        Candidate { rect, ground, plants, points, why }
+        Candidate { rect, ground, holes: laid.holes, plants, points, why }
     }
 
     /// Reach, trellis, edge, rows, end and the years before.
     fn in_its_place(&self, planting: &Planting, ground: Ground, laid: &Laid, note: &mut impl FnMut(Why, i32)) {
-        let Planting { bed, crop, way, patch, .. } = *planting;
-        if crop.pick_every.is_some_and(|every| every <= OFTEN) {
-            let within = laid.holes.iter().all(|hole| place::from_side(bed, *hole).is_some_and(|far| far <= place::ARM));
-            note(Why::Reach { within }, if within { 6 } else { -20 });
+        let Planting { bed, way, patch, .. } = *planting;
+        if let Some(beyond) = place::beyond_an_arm(planting, &laid.holes) {
+            note(Why::Reach { within: beyond == 0 }, worth::either(worth::REACH, beyond == 0));
         }
-        if way.trellis {
-            let there = bed.has_trellis_in((ground.left, ground.far), (ground.right, ground.near));
-            note(Why::Trellis { there }, if there { 20 } else { -20 });
+        if let Some(there) = place::has_a_trellis(planting, ground) {
+            note(Why::Trellis { there }, worth::either(worth::TRELLIS, there));
         }
-        if way.spills {
-            let spills = planting.spills(ground);
-            let there = spills.far || spills.near || spills.left || spills.right;
-            note(Why::Spill { there }, if there { 10 } else { -15 });
+        if let Some(there) = place::has_an_edge(planting, ground) {
+            note(Why::Spill { there }, worth::either(worth::EDGE, there));
         }
-        if let (Some(_), Pattern::Grid { columns, rows }) = (&way.strain, laid.pattern) {
-            let rows = columns.min(rows);
-            note(Why::Block { rows }, if rows >= 3 { 10 } else { -15 });
+        if way.strain.is_some() {
+            let distance = planting.distance(planting.school);
+            let rows = maize::rows_of(distance.along.min(distance.across), laid.holes.iter());
+            let enough = rows >= maize::LEAST_ROWS;
+            note(Why::Block { rows, enough }, worth::either(worth::ROWS, enough));
         }
-        if size::is_settled(crop, way) {
-            let there = ground.left == Length::ZERO || ground.right == bed.length;
-            note(Why::End { there }, if there { 8 } else { -8 });
+        if let Some(there) = place::is_at_an_end(planting, ground) {
+            note(Why::End { there }, worth::either(worth::END, there));
         }
         let sections = bed.sections_between(ground.left, ground.right);
         if self.history.too_soon(bed.id, &sections, patch).is_some() {
-            note(Why::TooSoon, -40);
+            note(Why::TooSoon, worth::TOO_SOON);
         }
     }
 
     /// Company and shade with what stands in the bed already.
-    fn beside_what_stands(&self, planting: &Planting, rect: Rect, ground: Ground, note: &mut impl FnMut(Why, i32)) {
+    fn beside_what_stands(&self, planting: &Planting, rect: Rect, holes: &[Hole], note: &mut impl FnMut(Why, i32)) {
         for other in self.standing {
             let Some(crop) = self.known.catalogue.crop(&other.planted.crop) else { continue };
             for &index in self.known.catalogue.relations_between(planting.crop, crop) {
@@ -195,14 +193,16 @@ impl Around<'_> {
                     note(Why::Company { with: crop.key.clone(), relation: index }, points(relation));
                 }
             }
-            let theirs = other.rect.ground(planting.bed, planting.units());
-            let one = (planting.patch, ground, &planting.crop.key);
-            let two = (*other, theirs, &crop.key);
+            let there = Planting::of(self.known, other);
+            let theirs = there.as_ref().map(|planting| planting.reckon().1).unwrap_or_default();
+            let ground = |rect: Rect| rect.ground(planting.bed, planting.units());
+            let one = (planting.patch, ground(rect), holes, &planting.crop.key);
+            let two = (*other, ground(other.rect), theirs.as_slice(), &crop.key);
             for (tall, short) in [(one, two), (two, one)] {
                 if let Some((reach, points)) = shadow(self.known, planting.bed, tall.0, short.0)
-                    && falls_on(tall.1, reach, short.1)
+                    && shade::falls_on(tall.1, reach, short.2).is_some()
                 {
-                    note(Why::Shade { by: tall.2.clone(), on: short.2.clone(), welcome: points > 0 }, points);
+                    note(Why::Shade { by: tall.3.clone(), on: short.3.clone(), welcome: points > 0 }, points);
                 }
             }
         }

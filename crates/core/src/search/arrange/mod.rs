@@ -8,6 +8,7 @@
 
 pub mod asked;
 pub mod candidates;
+pub mod movable;
 pub mod pieces;
 pub mod pose;
 pub mod problem;

@@ -3,12 +3,14 @@
 use crate::catalogue::{Catalogue, Crop, Nearness, Way};
 use crate::known::Known;
 use crate::rules::past::History;
+use crate::rules::shade::falls_on;
 use crate::search::arrange::asked::{BedWish, Weighed, Why};
 use crate::search::arrange::candidates;
 use crate::search::arrange::candidates::Candidate;
-use crate::search::arrange::weigh::{MISSING, falls_on, points, shadow};
+use crate::search::arrange::weigh::{MISSING, points, shadow};
 use sparrow_facts::bed::Bed;
 use sparrow_facts::patch::{Patch, Placing};
+use sparrow_facts::rect::Rect;
 use sparrow_facts::units::Length;
 
 /// A wish with its candidates.
@@ -48,15 +50,16 @@ pub struct Problem {
     pairs: Vec<Vec<Pair>>,
 }
 
-/// Puts the problem together. `patterns` say what each wish would be; `garden` is without what makes way.
-pub fn build(known: Known, bed: &Bed, wishes: &[BedWish], patterns: &[Placing]) -> Problem {
+/// Puts the problem together, of a garden without what makes way. `now` says where each wish lies now, `patterns` what it would be.
+pub fn build(known: Known, bed: &Bed, wishes: &[BedWish], now: &[Option<Rect>], patterns: &[Placing]) -> Problem {
     let history = History::of(known);
     let wished = wishes
         .iter()
+        .zip(now)
         .zip(patterns)
-        .map(|(wish, pattern)| {
-            let candidates = candidates::of(known, &history, bed, wish, pattern);
-            let now = candidates.iter().position(|one| Some(one.rect) == wish.now);
+        .map(|((wish, now), pattern)| {
+            let candidates = candidates::of(known, &history, wish, *now, pattern);
+            let now = now.and_then(|rect| candidates.iter().position(|one| one.rect == rect));
             Wished { must: wish.must, candidates, now }
         })
         .collect();
@@ -147,12 +150,12 @@ impl Problem {
             points += pair.touching_sum;
         }
         if let Some((shadow, worth)) = pair.shade
-            && falls_on(one.ground, shadow, other.ground)
+            && falls_on(one.ground, shadow, &other.holes).is_some()
         {
             points += worth;
         }
         if let Some((shadow, worth)) = pair.shaded
-            && falls_on(other.ground, shadow, one.ground)
+            && falls_on(other.ground, shadow, &one.holes).is_some()
         {
             points += worth;
         }
@@ -182,7 +185,7 @@ impl Problem {
         let sides = [(pair.shade, one, other, a, b), (pair.shaded, other, one, b, a)];
         for (shade, tall, short, by, on) in sides {
             if let Some((shadow, points)) = shade
-                && falls_on(tall.ground, shadow, short.ground)
+                && falls_on(tall.ground, shadow, &short.holes).is_some()
             {
                 found.push(Weighed {
                     why: Why::Shade { by: self.crops[by].clone(), on: self.crops[on].clone(), welcome: points > 0 },

@@ -2,43 +2,33 @@
   // Asks how the bed might be laid out for a list of wishes, shows the answers, and plants one.
   import { LIMITS } from '../../../generated/Limits';
   import { untrack } from 'svelte';
-  import type { Bed } from '../../../generated/Bed';
-  import type { BedWish } from '../../../generated/BedWish';
+  import type { Bed, BedWish, Staying } from '../../../generated/api';
   import { AnswerState } from '../../../state/answer.svelte';
   import CropNames from '../../../parts/CropNames.svelte';
   import SearchLine from '../../../parts/SearchLine.svelte';
   import { useOpenGarden } from '../../../state/context';
   import { SearchState } from '../../../state/search.svelte';
-  import { counted, whyWords } from '../../../words/arranging';
+  import { counted, stayWords, whyWords, withProposal } from '../../../words/arranging';
   import { count } from '../../../words/lengths';
-  import { squareSize, upper } from '../../../words/reasons';
+  import { squareSize, tell } from '../../../words/reasons';
+  import { upper } from '../../../words/text';
 
   let { bed }: { bed: Bed } = $props();
   const { garden, desk } = useOpenGarden();
 
   const year = $derived(garden.season.year);
-  /** What stands there and may move is what is wished for, until the list is changed. */
-  function standing(): BedWish[] {
-    const own = garden
-      .patchesIn(bed.id)
-      .filter((one) => !one.patch.locked && !one.patch.planted.between && one.reckoning.sum.plants > 0);
-    return own.map((one) => ({
-      crop: one.crop.key,
-      way: one.patch.planted.way,
-      plants: one.reckoning.sum.plants,
-      must: true,
-      from: one.patch.from,
-      until: one.patch.until,
-      now: one.patch.rect,
-    }));
-  }
   /** A year's plan may have brought its own amounts. */
-  function asked(): BedWish[] {
-    const brought = desk.amounts?.bed === bed.id ? desk.amounts.wishes : null;
-    desk.amounts = null;
-    return brought ?? standing();
-  }
-  let wishes = $state(untrack(asked));
+  const brought = untrack(() => (desk.amounts?.bed === bed.id ? desk.amounts.wishes : null));
+  desk.amounts = null;
+  // What lies there and may be laid elsewhere is the list, until it is changed.
+  let wishes: BedWish[] = $state(brought ?? []);
+  let stays: Staying[] = $state.raw([]);
+  untrack(() =>
+    garden.asks({ ask: 'movable', bed: bed.id, year }, (there) => {
+      if (!brought) wishes = there.wishes;
+      stays = there.stays;
+    }),
+  );
   const search = untrack(() => new SearchState<'arrange'>(garden));
   const answer = $derived(search.found?.is ?? null);
   const asking = $derived({ bed: bed.id, year, wishes: wishes.map((wish) => ({ ...wish })), anew: true });
@@ -60,6 +50,19 @@
     search.start({ search: 'arrange', bed: bed.id, year, wishes: $state.snapshot(wishes), anew: true });
   }
 
+  const staying = $derived(stayWords(stays, (patch) => garden.named(garden.shown(patch)?.patch.planted)));
+  /** What nothing in the list names, and is taken away. */
+  const gone = $derived((answer?.gone ?? []).map((patch) => garden.named(garden.shown(patch)?.patch.planted)));
+  /** What the bed will ask to be settled about a patch, once it is planted so. */
+  const warnings = $derived.by(() => {
+    if (!proposal) return [];
+    const planted = withProposal(garden.view, proposal);
+    return proposal.findings
+      .filter((one) => one.weight === 'settle' && !one.kept)
+      .map((one) => ({ patch: one.patch, key: one.key, heading: tell(planted, garden.catalogue, one).heading }));
+  });
+  const warningsOf = (patch: number) => warnings.filter((one) => one.patch === patch);
+
   /** What finds no room, or not for all: 'potato, 3 of 23'. */
   const missed = $derived([
     ...(proposal?.left_out ?? []).map((wish) => nameOf(wish)?.name ?? ''),
@@ -78,25 +81,27 @@
   });
 
   async function plant() {
-    if (!proposal || !answer) return;
-    const places = proposal.patches.map((one) => one.place);
-    if (await garden.send({ do: 'place-all', gone: answer.gone, places })) desk.leaveTask();
+    if (!proposal) return;
+    // Where it all lies so already there is nothing to change.
+    if (
+      proposal.changes.length === 0 ||
+      (await garden.send({ do: 'replan', changes: proposal.changes, follow: false }))
+    )
+      desk.leaveTask();
   }
 
   /** A crop that is added is wished for as often as a square holds it. */
   async function add(crop: string, said: string | null) {
     const way = said ?? garden.crop(crop)?.ways[0]?.key;
     if (way === undefined) return false;
-    const wish = { crop, way, plants: 1, must: false, from: null, until: null, now: null };
+    const wish = { crop, way, plants: 1, must: false, from: null, until: null, patch: null };
     garden.asks({ ask: 'in-hand', crop, way }, ({ plants }) => wishes.push({ ...wish, plants: Math.max(1, plants) }));
     search.clear();
     return true;
   }
 </script>
 
-<p class="quiet mt-2">
-  What should find room here? What is kept where it is stays; all else of {bed.name} makes way.
-</p>
+<p class="quiet mt-2">What should find room here? All else of {bed.name} makes way, but for what stays.</p>
 <ol class="rows mt-2" data-wishes>
   {#each wishes as wish, index (wish)}
     <li class="grid grid-cols-[minmax(0,1fr)_3.4em_auto_auto] items-end gap-2">
@@ -161,6 +166,11 @@
       : ''}.
   </p>
 {/if}
+{#if stays.length}
+  <p class="quiet mt-2" data-stays>
+    {#each staying as [why, names] (why)}<span class="block">{upper(names.join(', '))}: {why}.</span>{/each}
+  </p>
+{/if}
 <div class="mt-2"><CropNames label="Add crops" name="choice" action="add" take={add} /></div>
 <p class="mt-2 flex flex-wrap gap-x-5">
   {#if search.going}
@@ -177,6 +187,7 @@
       {#if missed.length}
         <span class="trouble">No room for {missed.join(', ')}.</span>
       {:else}All of it finds room.{/if}
+      {#if gone.length}<span data-gone>{upper(gone.join(', '))}: taken away.</span>{/if}
       {answer.proven && shown === 0
         ? 'Every layout with each crop in one piece was looked through; none is better.'
         : ''}
@@ -211,7 +222,10 @@
             >{upper(garden.crop(one.place.planted.crop)?.name ?? '')}, {count(one.plants, 'plant', 'plants')}</strong
           >
           <span class="quiet">{squareSize(one.place.rect.w, one.place.rect.h)}</span>
-          <p class="quiet">{whyWords(garden, one.place.planted.crop, one.why)}</p>
+          {#each warningsOf(one.patch) as warning (warning.key)}
+            <p class="trouble" data-warning={warning.key}>To settle: {warning.heading}</p>
+          {/each}
+          <p class="quiet">{whyWords(garden, one.place.planted.crop, one.why, warningsOf(one.patch).length)}</p>
         </li>
       {/each}
     </ul>

@@ -1,9 +1,7 @@
 <script lang="ts">
   import { AS_USUAL } from '../../../state/timing';
   // Ground that lies bare for a time, and the crops that would be ready in it.
-  import type { Bare } from '../../../generated/Bare';
-  import type { Suits } from '../../../generated/Suits';
-  import type { Bed } from '../../../generated/Bed';
+  import type { Bare, Bed, Suits } from '../../../generated/api';
   import { AnswerState } from '../../../state/answer.svelte';
   import { useOpenGarden } from '../../../state/context';
   import { dayMonth, plusDays } from '../../../words/dates';

@@ -1,14 +1,13 @@
 <script lang="ts">
   // Groupings put down whole on the marked squares; and groupings of the household's own.
   import { LETTERS } from '../../../generated/Limits';
-  import type { After } from '../../../generated/After';
-  import type { Bed } from '../../../generated/Bed';
-  import type { Fitted } from '../../../generated/Fitted';
+  import type { After, Bed, Fitted } from '../../../generated/api';
   import { AnswerState } from '../../../state/answer.svelte';
   import { useOpenGarden } from '../../../state/context';
   import { dayMonth } from '../../../words/dates';
   import { count, length } from '../../../words/lengths';
-  import { GRADES, squareSize, upper } from '../../../words/reasons';
+  import { GRADES, squareSize } from '../../../words/reasons';
+  import { upper } from '../../../words/text';
 
   let { bed }: { bed: Bed } = $props();
   const { garden, desk } = useOpenGarden();

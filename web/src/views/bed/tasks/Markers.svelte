@@ -1,11 +1,11 @@
 <script lang="ts">
   // Row markers: lines laid in order, gaps typed or dragged, until the bed is full.
   import CropNames from '../../../parts/CropNames.svelte';
-  import type { Bed } from '../../../generated/Bed';
+  import type { Bed } from '../../../generated/api';
   import { AnswerState } from '../../../state/answer.svelte';
   import { useOpenGarden } from '../../../state/context';
   import { count, length } from '../../../words/lengths';
-  import { upper } from '../../../words/reasons';
+  import { upper } from '../../../words/text';
 
   let { bed }: { bed: Bed } = $props();
   const { garden, desk } = useOpenGarden();

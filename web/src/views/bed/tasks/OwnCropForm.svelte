@@ -2,14 +2,13 @@
   // One crop of the household's own: its names, its nearest relative, and each figure beside that one's.
   import { untrack } from 'svelte';
   import { LETTERS, LIMITS } from '../../../generated/Limits';
-  import type { OwnCrop } from '../../../generated/OwnCrop';
-  import type { OwnCropDraft } from '../../../generated/OwnCropDraft';
+  import type { OwnCrop, OwnCropDraft } from '../../../generated/api';
   import LengthField from '../../../parts/LengthField.svelte';
   import { useOpenGarden } from '../../../state/context';
   import { whileShown } from '../../../state/whileShown';
   import { daysTyped, readDays } from '../../../words/days';
   import { length } from '../../../words/lengths';
-  import { upper } from '../../../words/reasons';
+  import { upper } from '../../../words/text';
   import { degrees } from '../../../words/season';
   import { wholeCelsius, wholeDegrees } from '../../../words/warmth';
 

@@ -1,7 +1,7 @@
 <script lang="ts">
   // Crops that the book lacks: the list of them, and one that is written.
   import { useOpenGarden } from '../../../state/context';
-  import { upper } from '../../../words/reasons';
+  import { upper } from '../../../words/text';
   import OwnCropForm from './OwnCropForm.svelte';
 
   const { garden, desk } = useOpenGarden();

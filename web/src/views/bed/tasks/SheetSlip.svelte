@@ -1,6 +1,6 @@
 <script lang="ts">
   // What to do with the setting-out sheet, and what to carry out to the bed.
-  import type { Bed } from '../../../generated/Bed';
+  import type { Bed } from '../../../generated/api';
   import { useOpenGarden } from '../../../state/context';
   import { dayMonth } from '../../../words/dates';
   import { sheetAddress } from '../sheet';

@@ -3,12 +3,7 @@
   // which seeder plate comes nearest?
   import { LIMITS } from '../../../generated/Limits';
   import { api } from '../../../api';
-  import type { Bed } from '../../../generated/Bed';
-  import type { Edge } from '../../../generated/Edge';
-  import type { Fits } from '../../../generated/Fits';
-  import type { Place } from '../../../generated/Place';
-  import type { Plate } from '../../../generated/Plate';
-  import type { Tally } from '../../../generated/Tally';
+  import type { Bed, Edge, Fits, Place, Plate, Tally } from '../../../generated/api';
   import { useOpenGarden } from '../../../state/context';
   import { Tried } from '../../../state/tried.svelte';
   import { count, length } from '../../../words/lengths';

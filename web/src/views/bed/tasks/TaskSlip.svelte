@@ -1,6 +1,6 @@
 <script lang="ts">
   // The slip of whatever work on the bed is in hand.
-  import type { Bed } from '../../../generated/Bed';
+  import type { Bed } from '../../../generated/api';
   import { useOpenGarden } from '../../../state/context';
   import type { Task } from '../../../state/desk.svelte';
   import Arrange from './Arrange.svelte';

@@ -1,0 +1,10 @@
+//! The tables: what is written is what is read, through every change, migration and version.
+
+mod any_change;
+mod attempts;
+mod changes;
+mod common;
+mod migrations;
+mod secrets;
+mod tls;
+mod versions;
