@@ -38,18 +38,19 @@ impl Store {
         let kept = |number: Option<u32>| number.and_then(|number| i32::try_from(number).ok()).filter(|number| *number > 0);
         let beds: Vec<Option<i32>> = entries.iter().map(|entry| kept(entry.at.bed.map(|bed| bed.0))).collect();
         let patches: Vec<Option<i32>> = entries.iter().map(|entry| kept(entry.at.patch.map(|patch| patch.0))).collect();
-        // One list for all, as a column of lists is: pairs of an entry and one that it makes void.
-        let void = |entry: &JournalEntry| entry.makes_void().map(|other| (entry.id.0, other.0)).collect::<Vec<_>>();
-        let (later, voids): (Vec<Uuid>, Vec<Uuid>) = entries.iter().flat_map(void).unzip();
+        // An entry makes two others void at most: one that it strikes out, and one that it stands in place of.
+        let void = |entry: &JournalEntry| {
+            let mut others = entry.makes_void().map(|other| other.0);
+            (others.next(), others.next())
+        };
+        let (void, void_too): (Vec<Option<Uuid>>, Vec<Option<Uuid>>) = entries.iter().map(void).unzip();
         let texts = entries.iter().map(serde_json::to_value).collect::<Result<Vec<_>, _>>()?;
         let mut tx = self.pool.begin().await?;
         let new = sqlx::query!(
             "insert into journal_entry (garden_id, id, day, bed, patch, makes_void, version, entry, account_id)
-             select $1, e.id, e.day, e.bed, e.patch,
-                    coalesce((select array_agg(v.other) from unnest($9::uuid[], $10::uuid[]) as v (entry, other) where v.entry = e.id), '{}'),
-                    $2, e.entry, $3
-             from unnest($4::uuid[], $5::date[], $6::integer[], $7::integer[], $8::jsonb[])
-                 as e (id, day, bed, patch, entry)
+             select $1, e.id, e.day, e.bed, e.patch, array_remove(array[e.void, e.void_too], null), $2, e.entry, $3
+             from unnest($4::uuid[], $5::date[], $6::integer[], $7::integer[], $8::jsonb[], $9::uuid[], $10::uuid[])
+                 as e (id, day, bed, patch, entry, void, void_too)
              on conflict (garden_id, id) do nothing",
             garden.0,
             VERSION,
@@ -59,8 +60,8 @@ impl Store {
             &beds as &[Option<i32>],
             &patches as &[Option<i32>],
             &texts,
-            &later,
-            &voids
+            &void as &[Option<Uuid>],
+            &void_too as &[Option<Uuid>]
         )
         .execute(&mut *tx)
         .await?
