@@ -2,7 +2,7 @@
 
 use jiff::civil::date;
 use sparrow_browser_tests::{Failure, Gardener, Stage};
-use std::time::{Duration, Instant};
+use std::time::Instant;
 use thirtyfour::Key;
 
 /// How the page is used: with the mouse, or with keys alone.
@@ -120,9 +120,7 @@ async fn the_whole_question(by: By) -> Result<(), Failure> {
         gardener.reads(crop).await?;
     }
     gardener.comes_to_count("[data-needs] .grave", 3).await?;
-    let took = begun.elapsed();
-    println!("the whole question took {:.0} s", took.as_secs_f64());
-    assert!(took < Duration::from_secs(180), "{took:?}");
+    println!("the whole question took {:.0} s", begun.elapsed().as_secs_f64());
 
     // Told back: what was wished, and what is planned of it.
     by.goes_to(&gardener, 2).await?;

@@ -123,6 +123,19 @@ pub struct Bolts {
 }
 
 impl Bolts {
+    /// The days before it is ripe that are looked at, back from that day: every tenth.
+    pub fn last_days(&self) -> impl Iterator<Item = u16> + use<> {
+        (0..=self.days).step_by(10)
+    }
+
+    /// Whether a day of some mean temperature \[°C\] and daylight \[h\] is too hot for it, or too long and warm.
+    pub fn is_too_much(&self, mean: f64, daylight: f64) -> bool {
+        let less = self.long.filter(|[hours, _]| daylight > *hours).map_or(0.0, |[_, less]| less);
+        mean > self.mean - less
+    }
+}
+
+impl Bolts {
     fn usual_days() -> u16 {
         10
     }

@@ -411,12 +411,11 @@ impl<'a> Asked<'a> {
     fn spoils(&self, stand: &Stand) -> Option<Gate> {
         let bolts = self.figures.bolts?;
         let weather = &self.grower.weather;
-        let hot = |back: usize| {
-            let day = stand.ripe.saturating_sub(back).max(stand.start) % DAYS;
-            let less = bolts.long.filter(|[hours, _]| weather.hours[day] > *hours).map_or(0.0, |[_, less]| less);
-            weather.normals.mean[day] > bolts.mean - less
+        let hot = |back: u16| {
+            let day = stand.ripe.saturating_sub(back.into()).max(stand.start) % DAYS;
+            bolts.is_too_much(weather.normals.mean[day], weather.hours[day])
         };
-        let spoils = (0..=usize::from(bolts.days)).step_by(10).any(hot) || self.through_heat(stand);
+        let spoils = bolts.last_days().any(hot) || self.through_heat(stand);
         spoils.then_some(Gate::Bolts)
     }
 

@@ -81,10 +81,9 @@ pub fn bolts(grower: &Grower, bolts: Bolts, ripe: Date) -> bool {
     let weather = &grower.weather;
     let too_hot = |back: u16| {
         let day = ripe.saturating_sub(i64::from(back).days());
-        let less = bolts.long.filter(|[hours, _]| weather.daylight(day) > *hours).map_or(0.0, |[_, less]| less);
-        weather.mean(day) > bolts.mean - less
+        bolts.is_too_much(weather.mean(day), weather.daylight(day))
     };
-    (0..=bolts.days).step_by(10).any(too_hot)
+    bolts.last_days().any(too_hot)
 }
 
 /// Why a crop has no day in a growing year: what shuts the day on which it comes nearest to starting. Nothing where it

@@ -20,7 +20,6 @@ use sparrow_facts::patch::{Patch, Placing};
 use sparrow_facts::rect::Rect;
 use sparrow_facts::school::School;
 use sparrow_facts::units::Length;
-use std::time::{Duration, Instant};
 
 const TODAY: Date = date(2026, 11, 23);
 
@@ -143,9 +142,9 @@ fn what_follows_on_a_moved_planting_is_settled_once_however_many_ways_lead_to_it
         from: first.from.saturating_add(5.days()),
         until: first.until.saturating_add(5.days()),
     };
-    let begun = Instant::now();
-    let edits = plan(known, &Command::Replan { changes: vec![later], follow: true }).unwrap();
-    assert!(begun.elapsed() < Duration::from_secs(2), "{:?}", begun.elapsed());
+    let work = Work::of(5_000_000);
+    let edits = plan(known.within(&work), &Command::Replan { changes: vec![later], follow: true }).unwrap();
+    assert!(!work.is_over(), "within what a request may take");
     assert!(edits.len() >= 40, "the premise: most of them move, {}", edits.len());
     let mut after = garden.clone();
     sparrow_facts::edit::apply(&mut after, &edits);
@@ -171,8 +170,8 @@ fn a_question_stays_within_its_ranges_and_its_work() {
     let known = Known::new(&garden, Catalogue::standard(), &grower, TODAY);
     let said = answer(known, &fits(School::Close { percent: 1 })).unwrap_err().to_string();
     assert_eq!(said, "percent of the usual distance: 1 is outside 60 to 95");
-    let (work, begun) = (Work::of(3_000_000), Instant::now());
+    let work = Work::of(3_000_000);
     let _ = answer(known.within(&work), &fits(School::Scatter { seeds: 3 }));
-    assert!(work.is_over() && begun.elapsed() < Duration::from_secs(2), "{:?}", begun.elapsed());
+    assert!(work.is_over(), "it stops where its work does");
     assert!(answer(known, &fits(School::SquareFoot)).is_ok());
 }

@@ -126,6 +126,27 @@ async fn nothing_but_the_page_itself_may_be_loaded() {
     }
 }
 
+/// What the first page names is fetched before anything is seen: 110 kB of scripts at most, packed. Views come when they are opened.
+#[tokio::test(flavor = "multi_thread")]
+async fn the_first_page_asks_for_few_scripts() {
+    let served = served().await;
+    let stranger = served.stranger();
+    let origin = served.address().to_string();
+    let page = stranger.client.get(&origin).send().await.unwrap().text().await.unwrap();
+    let mut named: Vec<&str> = page.split('"').filter(|part| part.starts_with("/assets/") && part.ends_with(".js")).collect();
+    named.sort_unstable();
+    named.dedup();
+    assert!(!named.is_empty(), "the premise: {page}");
+    let mut packed = 0;
+    for path in named {
+        let script = stranger.client.get(format!("{origin}{path}")).send().await.unwrap().bytes().await.unwrap();
+        let mut encoder = flate2::write::GzEncoder::new(Vec::new(), flate2::Compression::best());
+        std::io::Write::write_all(&mut encoder, &script).unwrap();
+        packed += encoder.finish().unwrap().len();
+    }
+    assert!((20_000..=110_000).contains(&packed), "{packed} bytes");
+}
+
 #[tokio::test(flavor = "multi_thread")]
 async fn questions_are_answered_in_the_gardener_s_words_and_change_nothing() {
     let served = served().await;
