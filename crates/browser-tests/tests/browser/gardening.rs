@@ -322,19 +322,17 @@ async fn a_garden_comes_in_from_a_file_and_a_broken_one_is_refused() -> Result<(
 }
 
 #[tokio::test(flavor = "multi_thread")]
-async fn no_request_leaves_the_machine_and_the_script_is_small() -> Result<(), Failure> {
+async fn no_request_leaves_the_machine() -> Result<(), Failure> {
     let stage = Stage::open().await?;
     let gardener = stage.gardener(1280, 800).await?;
     gardener.opens("Quillet Lane").await?;
     gardener.opens_bed("Pear bed").await?;
-    let script = "return performance.getEntriesByType('resource').map((entry) => [entry.name, entry.encodedBodySize])";
-    let loaded: Vec<(String, f64)> = gardener.driver.execute(script, Vec::new()).await?.convert()?;
+    let script = "return performance.getEntriesByType('resource').map((entry) => entry.name)";
+    let loaded: Vec<String> = gardener.driver.execute(script, Vec::new()).await?.convert()?;
     assert!(loaded.len() > 5, "the premise: {loaded:?}");
-    for (address, _) in &loaded {
+    for address in &loaded {
         assert!(address.starts_with(stage.address()), "{address}");
     }
-    let script_bytes: f64 = loaded.iter().filter(|(name, _)| name.ends_with(".js")).map(|(_, size)| size).sum();
-    assert!(script_bytes > 10_000.0 && script_bytes < 150_000.0, "{script_bytes} bytes of compressed script");
     gardener.leaves().await
 }
 
