@@ -80,6 +80,8 @@ pub enum Refusal {
     OutOfOrder { list: &'static str },
     #[error("{crop} is kept where it is; let it move first")]
     Locked { crop: String },
+    #[error("{crop} stays where it is: it is kept there, stands already, is marked out, or shares its ground")]
+    Stays { crop: String },
     #[error("{crop} {because}")]
     UnsuitedSchool { crop: String, because: Unsuited },
     #[error("there is already a grouping called {name}")]

@@ -113,10 +113,6 @@ impl<'s> Held<'s> {
 
     fn of_choices(&self, schema: &Value, choices: &'s [Value], value: &Value, field: &str) -> Option<Misread> {
         let choices: Vec<&Value> = choices.iter().map(|one| self.resolved(one)).collect();
-        let faults = || choices.iter().map(|one| self.fault(one, value, field));
-        if faults().any(|fault| fault.is_none()) {
-            return None;
-        }
         let told = |field: &str, said: String| Some(Misread { field: words(field), said });
         // Kinds of one thing are told apart by a word of theirs, such as what a command does.
         if let Some(tag) = tag(&choices) {
@@ -124,6 +120,10 @@ impl<'s> Held<'s> {
             let Some(word) = fields.get(tag) else { return told(tag, "it is missing".into()) };
             let meant = choices.iter().find(|one| one["properties"][tag]["const"] == *word);
             return meant.map_or_else(|| told(tag, none_of_the_choices(word)), |meant| self.fault(meant, value, field));
+        }
+        let faults = || choices.iter().map(|one| self.fault(one, value, field));
+        if faults().any(|fault| fault.is_none()) {
+            return None;
         }
         if choices.iter().all(|one| one.get("const").is_some() || one.get("enum").is_some()) {
             return told(field, none_of_the_choices(value));

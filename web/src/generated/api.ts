@@ -4399,6 +4399,9 @@ export type Refusal = {
   why: "locked";
   crop: string;
 } | {
+  why: "stays";
+  crop: string;
+} | {
   why: "unsuited-school";
   crop: string;
   because: Unsuited;

@@ -23,6 +23,8 @@ export class Renewed {
   /** Loads the page anew, by the newer one's files. */
   load(): void {
     if (!this.waiting) return;
+    // Another tab may have let it take over: then it is there already.
+    if (this.waiting.state !== 'installed') return location.reload();
     navigator.serviceWorker.addEventListener('controllerchange', () => location.reload(), { once: true });
     this.waiting.postMessage(TAKE_OVER);
   }

@@ -66,6 +66,18 @@ it('a newer one is told of once it is there, and takes over when it is asked for
   expect(reload).toHaveBeenCalledOnce();
 });
 
+it('one that another tab let take over is there at once', () => {
+  const registration = new Registration();
+  registration.active = new Worker('activated');
+  const newer = (registration.waiting = new Worker('installed'));
+  const renewed = watched(registration);
+  newer.comesTo('activated');
+  const reload = vi.fn();
+  vi.stubGlobal('location', { reload });
+  renewed.load();
+  expect(reload).toHaveBeenCalledOnce();
+});
+
 it('one that waited from before is told of at once', () => {
   const registration = new Registration();
   registration.active = new Worker('activated');

@@ -21,7 +21,7 @@ const HEADINGS: Record<Why['is'], string> = {
 /** Why a planting stays where it is. */
 const STAYS: Record<Stays, string> = {
   locked: 'kept where it is',
-  begun: 'sown or planted already',
+  begun: 'in the ground already',
   'shares-ground': 'share their ground, and stay together',
   'marked-row': 'laid as marked rows',
 };

@@ -3,7 +3,9 @@
 use crate::change::draft::text_or_nothing;
 use crate::change::limits::{BED_NAME, COLOUR, FOUND, NAME, NOTE, STRAIN};
 use sparrow_facts::garden::Garden;
+use sparrow_facts::ids::PatchId;
 use sparrow_facts::name::alike;
+use std::collections::BTreeSet;
 
 /// Brings every name and note of a garden into the form in which it is kept: blanks cut off, letters composed, and without those
 /// that nobody sees. What cannot be kept is left as it is; [`crate::change::verify::verify`] says what is wrong with it.
@@ -12,7 +14,7 @@ pub fn tidy(garden: &mut Garden) {
     let Garden {
         site,
         beds,
-        patches: _,
+        patches,
         past: _,
         spacings,
         groupings,
@@ -47,6 +49,9 @@ pub fn tidy(garden: &mut Garden) {
             *name = kept;
         }
     }
+    // A warning about what is not there would be kept for whatever is given that number next.
+    let there: BTreeSet<PatchId> = patches.iter().map(|patch| patch.id).collect();
+    patches.iter_mut().for_each(|patch| patch.kept.retain(|key| key.other().is_none_or(|other| there.contains(&other))));
     told_apart(beds.iter_mut().map(|bed| &mut bed.name).collect(), BED_NAME);
     told_apart(groupings.iter_mut().map(|own| &mut own.name).collect(), NAME);
 }

@@ -327,7 +327,7 @@ fn what_is_begun_or_marked_out_stays_and_says_why() {
     assert_eq!((why, there.wishes.len()), (vec![Stays::MarkedRow, Stays::Locked], 0));
     let named = BedWish { patch: Some(PatchId(3)), ..wish("lettuce", "leaf", 4, true) };
     let refused = arrange(known(&garden), &asked(vec![named.clone()])).unwrap_err();
-    assert_eq!(refused, Refusal::Locked { crop: "lettuce".into() });
+    assert_eq!(refused, Refusal::Stays { crop: "lettuce".into() });
     garden.patches[2].locked = false;
     let twice = arrange(known(&garden), &asked(vec![named.clone(), named])).unwrap_err();
     assert_eq!(twice, Refusal::Unknown { what: "patch", key: "3".into() });

@@ -81,6 +81,11 @@ fn only_warnings_that_there_are_can_be_kept() {
     let keep = |key: &str| Command::KeepWarning { patch: PatchId(2), key: WarningKey(key.into()), keep: true };
     let refused = carry_out(&mut garden, Catalogue::standard(), &keep("shadow:3"), TODAY).unwrap_err();
     assert_eq!(refused, Refusal::Unknown { what: "warning", key: "shadow:3".into() });
+    // What a file keeps about patches that are not there is let go: the next one of that number would be born with it.
+    let here = WarningKey::with(WarnedOf::Shade, PatchId(3));
+    garden.patches[1].kept = vec![here.clone(), WarningKey::with(WarnedOf::Shade, PatchId(7))];
+    tidy(&mut garden);
+    assert_eq!(garden.patches[1].kept, [here]);
     // As many as a command keeps come in by a file, and no more.
     garden.patches[0].kept = (1..=200).map(|n| WarningKey::with(WarnedOf::Shade, PatchId(n))).collect();
     assert_eq!(verify(&garden, Catalogue::standard()), Ok(()));

@@ -190,7 +190,8 @@ async fn a_garden_from_before_knows_what_was_struck_out_and_which_numbers_it_gav
     sqlx::raw_sql("create schema journal; set search_path to journal, public").execute(&mut connection).await.unwrap();
     migrate(&mut connection, ..=28).await;
     sqlx::raw_sql(BEFORE).execute(&mut connection).await.unwrap();
-    let before = "update garden set longitude = -9326, latitude = 4498, place_means = array_fill(50, array[12]), place_rain = array_fill(60, array[12]);
+    let before = "update patch set kept = '{brace,soon:cabbage:2025,shade:12,company:carrot>onion:Hides:11}' where id = 1;
+        update garden set longitude = -9326, latitude = 4498, place_means = array_fill(50, array[12]), place_rain = array_fill(60, array[12]);
         insert into change (garden_id, number, state, command, edits, edits_version) values
             (1, 1, 'undone', '{}', '[{\"fact\": \"patch\", \"before\": null, \"after\": {\"id\": 9}}, {\"fact\": \"bed\", \"before\": {\"id\": 3}, \"after\": null}]', 3);
         insert into journal_entry (garden_id, id, day, voids, version, entry) values
@@ -212,5 +213,5 @@ async fn a_garden_from_before_knows_what_was_struck_out_and_which_numbers_it_gav
         .fetch_one(&mut connection)
         .await
         .unwrap();
-    assert_eq!(given, (3, 9, 0, -9326), "also what was taken away or back");
+    assert_eq!(given, (3, 12, 0, -9326), "also what was taken away or back, and what a kept warning names");
 }

@@ -16,7 +16,7 @@ use sparrow_facts::patch::Patch;
 pub enum Stays {
     /// The household keeps it there.
     Locked,
-    /// It is sown or planted already.
+    /// It stands in the ground already.
     Begun,
     /// It stands between another crop, or another stands between it: the two were laid out as one.
     SharesGround,
@@ -74,7 +74,8 @@ fn stays(known: Known, patch: &Patch) -> Option<Stays> {
     }
 }
 
-/// Whether a planting is in the ground or on the shelf already: the journal says so, or its day is past and no journal was kept then.
+/// Whether a planting is in the ground already: the journal says so, or its day is past and no journal was kept then. Seedlings on
+/// the shelf may still go elsewhere.
 fn is_begun(known: Known, patch: &Patch) -> bool {
     let told = known
         .observed
@@ -88,7 +89,7 @@ fn wish(known: Known, patch: &Patch) -> BedWish {
     BedWish {
         crop: patch.planted.crop.clone(),
         way: patch.planted.way.clone(),
-        // Where not one fits it is looked for ground that holds one.
+        // Where not one fits now, ground for one is looked for.
         plants: plants.max(1),
         must: true,
         from: None,

@@ -177,7 +177,7 @@ fn making_way(known: Known, asked: &Arranging) -> Result<Vec<PatchId>, Refusal> 
         let patch = known.garden.patch(*id).filter(|_| !named[..at].contains(id));
         let patch = patch.ok_or_else(|| Refusal::Unknown { what: "patch", key: id.0.to_string() })?;
         if !movable.contains(id) {
-            return Err(Refusal::Locked { crop: name(known.catalogue, patch) });
+            return Err(Refusal::Stays { crop: name(known.catalogue, patch) });
         }
     }
     Ok(if asked.anew { movable } else { named })

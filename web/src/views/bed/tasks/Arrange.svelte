@@ -63,6 +63,8 @@
   });
   const warningsOf = (patch: number) => warnings.filter((one) => one.patch === patch);
 
+  const speaks = $derived(proposal ? counted(proposal.patches) : []);
+
   /** What finds no room, or not for all: 'potato, 3 of 23'. */
   const missed = $derived([
     ...(proposal?.left_out ?? []).map((wish) => nameOf(wish)?.name ?? ''),
@@ -205,15 +207,17 @@
         {/each}
       </p>
     {/if}
-    <h3>What speaks for it</h3>
-    <ul class="rows text-[14.5px]" data-split>
-      {#each counted(proposal.patches) as [what, good, bad] (what)}
-        <li class="flex justify-between gap-3">
-          <span>{what}</span>
-          <span>{good ? `${good} for it` : ''}{good && bad ? ', ' : ''}{bad ? `${bad} against` : ''}</span>
-        </li>
-      {/each}
-    </ul>
+    {#if speaks.length}
+      <h3>What speaks for it</h3>
+      <ul class="rows text-[14.5px]" data-split>
+        {#each speaks as [what, good, bad] (what)}
+          <li class="flex justify-between gap-3">
+            <span>{what}</span>
+            <span>{good ? `${good} for it` : ''}{good && bad ? ', ' : ''}{bad ? `${bad} against` : ''}</span>
+          </li>
+        {/each}
+      </ul>
+    {/if}
     <h3>Why each is where it is</h3>
     <ul class="mb-3" data-proposed>
       {#each proposal.patches as one, index (index)}
