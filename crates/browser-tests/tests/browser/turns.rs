@@ -120,7 +120,7 @@ async fn three_years_are_remembered_and_the_next_ones_proposed_argued_and_laid_o
     // The amounts have arrived.
     gardener.comes_to_more("[data-wishes] input", 0).await?;
     gardener.clicks("arrange").await?;
-    gardener.reads("What speaks for it").await?;
+    gardener.sees("[data-plant]").await?;
     gardener.clicks("plant it so").await?;
     gardener.sees("[data-patch]").await?;
     gardener.presses("3").await?;

@@ -106,7 +106,7 @@ async fn the_whole_question(by: By) -> Result<(), Failure> {
     gardener.reads("What should find room here?").await?;
     gardener.comes_to_count("[data-wishes] input", 3).await?;
     by.takes(&gardener, "arrange").await?;
-    gardener.reads("What speaks for it").await?;
+    gardener.sees("[data-plant]").await?;
     by.takes(&gardener, "plant it so").await?;
     gardener.sees("[data-patch]").await?;
 
