@@ -2,37 +2,18 @@
 import { EventSourceParserStream } from 'eventsource-parser/stream';
 import type {
   Answer,
-  BinLine,
-  CalendarAt,
-  CameInto,
-  Catalogue,
-  ChangeLine,
   Changed,
   Command,
-  GardenLine,
   GardenView,
-  InvitationView,
-  Invited,
   InvitedRole,
   JournalEntry,
-  JournalLine,
-  Listed,
-  Look,
-  Me,
-  Members,
   Outcome,
-  PlaceClimate,
   Question,
   Refusal,
+  Routes,
   Search,
-  SessionLine,
-  SessionView,
   Site,
-  StationRead,
-  TapeReading,
   Told,
-  Town,
-  WrittenDown,
 } from './generated/api';
 
 /** What the server answers when it did not do what it was asked: RFC 9457, with a way out. */
@@ -65,18 +46,44 @@ function lost(changes: boolean): Refused {
   return new Refused({ status: 0, title: 'No answer', detail });
 }
 
-async function ask<T>(method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<T> {
-  const changes =
-    method !== 'GET' && !path.endsWith('/questions') && (body as { rehearse?: boolean } | undefined)?.rehearse !== true;
+/** What is sent with a request of a route: its address, what stands behind the question mark, its body; or a body that is text. */
+type Sent<R extends keyof Routes> = Omit<Routes[R], 'answers' | 'reads'> &
+  (Routes[R] extends { reads: infer Body } ? { reads: Body } | { text: string } : { text?: string });
+
+/** A request as all routes have it. */
+interface AnySent {
+  at?: Record<string, number | string>;
+  asks?: Record<string, unknown>;
+  reads?: unknown;
+  text?: string;
+}
+
+function addressOf(path: string, { at = {}, asks = {} }: AnySent): string {
+  const filled = path.replace(/\{(\w+)\}/g, (_, name: string) => encodeURIComponent(at[name] ?? ''));
+  const said = Object.entries(asks).filter(([, value]) => value !== null && value !== undefined);
+  const behind = new URLSearchParams(said.map(([name, value]) => [name, String(value)])).toString();
+  return `/api/v1${filled}${behind === '' ? '' : `?${behind}`}`;
+}
+
+/** Calls a route, by the types that the server's own description gives it. */
+async function call<R extends keyof Routes>(
+  route: R,
+  sent: Sent<R>,
+  headers: Record<string, string> = {},
+): Promise<Routes[R]['answers']> {
+  const any = sent as AnySent;
+  const [method = '', path = ''] = route.split(' ');
+  const rehearsed = (any.reads as { rehearse?: boolean } | undefined)?.rehearse === true;
+  const changes = method !== 'GET' && !path.endsWith('/questions') && !rehearsed;
   const init: RequestInit = { method, headers };
-  if (body !== undefined) {
+  if (any.reads !== undefined || any.text !== undefined) {
     init.headers = { 'Content-Type': 'application/json', ...headers };
-    init.body = typeof body === 'string' ? body : JSON.stringify(body);
+    init.body = any.text ?? JSON.stringify(any.reads);
   }
   let answer: Response;
   let text: string;
   try {
-    answer = await fetch(`/api/v1${path}`, init);
+    answer = await fetch(addressOf(path, any), init);
     // The line may be cut in the middle of an answer too.
     text = await answer.text();
   } catch {
@@ -88,7 +95,7 @@ async function ask<T>(method: string, path: string, body?: unknown, headers: Rec
   } catch {
     read = undefined;
   }
-  if (answer.ok && (read !== undefined || text === '')) return read as T;
+  if (answer.ok && (read !== undefined || text === '')) return read as Routes[R]['answers'];
   // The server itself says when it was too busy to begin.
   const told = read as (Partial<Problem> & { type?: string }) | undefined;
   if (answer.status === 503 && told?.type === '/problems/busy')
@@ -121,85 +128,94 @@ export interface Request {
 }
 
 export const api = {
-  session: () => ask<SessionView>('GET', '/session'),
-  signIn: (name: string, password: string) => ask<Me>('POST', '/session', { name, password }),
+  session: () => call('GET /session', {}),
+  signIn: (name: string, password: string) => call('POST /session', { reads: { name, password } }),
   signUp: (name: string, password: string, invitation: string | null) =>
-    ask<Me>('POST', '/accounts', { name, password, invitation }),
-  enterDemo: (household: string) => ask<Me>('POST', '/session/demo', { household }),
-  sessions: () => ask<SessionLine[]>('GET', '/account/sessions'),
-  endSession: (number: number) => ask<undefined>('DELETE', `/account/sessions/${number}`),
-  endOtherSessions: () => ask<undefined>('DELETE', '/account/sessions'),
-  changePassword: (old: string, fresh: string) => ask<undefined>('POST', '/account/password', { old, new: fresh }),
-  resetPassword: (link: string, password: string) => ask<undefined>('POST', '/account/reset', { link, password }),
-  endAccount: (name: string, password: string) => ask<undefined>('POST', '/account/end', { name, password }),
-  invitation: (word: string) => ask<InvitationView>('POST', '/invitations/look', { word }),
-  accept: (word: string) => ask<CameInto>('POST', '/invitations/accept', { word }),
-  bin: () => ask<BinLine[]>('GET', '/bin'),
-  takeFromBin: (number: number) => ask<undefined>('DELETE', `/bin/${number}`),
-  signOut: () => ask<undefined>('DELETE', '/session'),
-  catalogue: () => ask<Catalogue>('GET', '/catalogue'),
-  tape: (text: string) => ask<TapeReading>('GET', `/tape?read=${encodeURIComponent(text)}`),
-  towns: (name: string) => ask<Town[]>('GET', `/towns?name=${encodeURIComponent(name)}`),
+    call('POST /accounts', { reads: { name, password, invitation } }),
+  enterDemo: (household: string) => call('POST /session/demo', { reads: { household } }),
+  sessions: () => call('GET /account/sessions', {}),
+  endSession: (session: number) => call('DELETE /account/sessions/{session}', { at: { session } }),
+  endOtherSessions: () => call('DELETE /account/sessions', {}),
+  changePassword: (old: string, fresh: string) => call('POST /account/password', { reads: { old, new: fresh } }),
+  resetPassword: (link: string, password: string) => call('POST /account/reset', { reads: { link, password } }),
+  endAccount: (name: string, password: string) => call('POST /account/end', { reads: { name, password } }),
+  invitation: (word: string) => call('POST /invitations/look', { reads: { word } }),
+  accept: (word: string) => call('POST /invitations/accept', { reads: { word } }),
+  bin: () => call('GET /bin', {}),
+  takeFromBin: (binned: number) => call('DELETE /bin/{binned}', { at: { binned } }),
+  signOut: () => call('DELETE /session', {}),
+  catalogue: () => call('GET /catalogue', {}),
+  tape: (read: string) => call('GET /tape', { asks: { read } }),
+  towns: (name: string) => call('GET /towns', { asks: { name } }),
   climate: (latitude: number, longitude: number | null, height: number | null) =>
-    ask<PlaceClimate>(
-      'GET',
-      `/climate?latitude=${latitude}${longitude === null ? '' : `&longitude=${longitude}`}${height === null ? '' : `&height=${height}`}`,
-    ),
-  gardens: () => ask<GardenLine[]>('GET', '/gardens'),
-  makeGarden: (site: Site) => ask<GardenView>('POST', '/gardens', { site }),
-  importGarden: (text: string) => ask<GardenView>('POST', '/gardens/import', text),
-  members: (garden: number) => ask<Members>('GET', `/gardens/${garden}/members`),
+    call('GET /climate', { asks: { latitude, longitude, height } }),
+  gardens: () => call('GET /gardens', {}),
+  makeGarden: (site: Site) => call('POST /gardens', { reads: { site } }),
+  importGarden: (text: string) => call('POST /gardens/import', { text }),
+  members: (garden: number) => call('GET /gardens/{garden}/members', { at: { garden } }),
   setRole: (garden: number, member: number, role: InvitedRole) =>
-    ask<undefined>('PUT', `/gardens/${garden}/members/${member}`, { role }),
-  letGo: (garden: number, member: number) => ask<undefined>('DELETE', `/gardens/${garden}/members/${member}`),
-  invite: (garden: number, role: InvitedRole) => ask<Invited>('POST', `/gardens/${garden}/invitations`, { role }),
-  takeBackInvitation: (garden: number, number: number) =>
-    ask<undefined>('DELETE', `/gardens/${garden}/invitations/${number}`),
-  handOver: (garden: number, member: number) => ask<undefined>('POST', `/gardens/${garden}/owner`, { member }),
-  throwAway: (garden: number, name: string) => ask<undefined>('POST', `/gardens/${garden}/bin`, { name }),
+    call('PUT /gardens/{garden}/members/{member}', { at: { garden, member }, reads: { role } }),
+  letGo: (garden: number, member: number) =>
+    call('DELETE /gardens/{garden}/members/{member}', { at: { garden, member } }),
+  invite: (garden: number, role: InvitedRole) =>
+    call('POST /gardens/{garden}/invitations', { at: { garden }, reads: { role } }),
+  takeBackInvitation: (garden: number, invitation: number) =>
+    call('DELETE /gardens/{garden}/invitations/{invitation}', { at: { garden, invitation } }),
+  handOver: (garden: number, member: number) =>
+    call('POST /gardens/{garden}/owner', { at: { garden }, reads: { member } }),
+  throwAway: (garden: number, name: string) => call('POST /gardens/{garden}/bin', { at: { garden }, reads: { name } }),
   /** What was changed before a change, or last. */
   changes: (garden: number, before: number | null) =>
-    ask<ChangeLine[]>('GET', `/gardens/${garden}/changes${before === null ? '' : `?before=${before}`}`),
-  garden: (garden: number, on: string | null) => ask<GardenView>('GET', `/gardens/${garden}${on ? `?on=${on}` : ''}`),
+    call('GET /gardens/{garden}/changes', { at: { garden }, asks: { before } }),
+  garden: (garden: number, on: string | null) => call('GET /gardens/{garden}', { at: { garden }, asks: { on } }),
   /** Another day, by what is otherwise on it than on the day that was seen. */
-  look: ({ id, revision, journal, today }: GardenView, on: string, was: string) =>
-    ask<Look>('GET', `/gardens/${id}/look?on=${on}&was=${was}&revision=${revision}&journal=${journal}&today=${today}`),
+  look: ({ id: garden, revision, journal, today }: GardenView, on: string, was: string) =>
+    call('GET /gardens/{garden}/look', { at: { garden }, asks: { on, was, revision, journal, today } }),
   /** Asks for a change; sent again after a lost answer, it is made once. */
-  change: ({ garden, revision, key, on, season, does }: Request) => {
-    const headers = { 'If-Match': `"${revision}"`, 'Idempotency-Key': key };
-    if (does.do === 'command')
-      return ask<Outcome>('POST', `/gardens/${garden}/commands`, { command: does.command, on, season }, headers);
-    const number = does.number === undefined ? '' : `&number=${does.number}`;
-    return ask<Outcome>('POST', `/gardens/${garden}/${does.do}?on=${on}&season=${season}${number}`, undefined, headers);
+  change: async ({ garden, revision, key, on, season, does }: Request): Promise<Outcome> => {
+    const [at, headers] = [{ garden }, { 'If-Match': `"${revision}"`, 'Idempotency-Key': key }];
+    if (does.do === 'command') {
+      const reads = { command: does.command, on, season };
+      return (await call('POST /gardens/{garden}/commands', { at, reads }, headers)) as Outcome;
+    }
+    const asks = { on, season, number: does.number };
+    return call(`POST /gardens/{garden}/${does.do}`, { at, asks }, headers);
   },
   /** What was written down of some days. */
   journal: (garden: number, from: string, until: string, patch: number | null = null) =>
-    ask<JournalLine[]>(
-      'GET',
-      `/gardens/${garden}/journal?from=${from}&until=${until}${patch === null ? '' : `&patch=${patch}`}`,
-    ),
+    call('GET /gardens/{garden}/journal', { at: { garden }, asks: { from, until, patch } }),
   /** Reads a journal from its file; what is there already stays as it is. */
-  importJournal: (garden: number, text: string) => ask<WrittenDown>('POST', `/gardens/${garden}/journal/import`, text),
+  importJournal: (garden: number, text: string) =>
+    call('POST /gardens/{garden}/journal/import', { at: { garden }, text }),
   /** Keeps a picture under its number, once, however often it is sent. */
   keepPhoto: (garden: number, picture: string, jpeg: string) =>
-    ask<undefined>('PUT', `/gardens/${garden}/photos/${picture}`, { jpeg }),
+    call('PUT /gardens/{garden}/photos/{picture}', { at: { garden, picture }, reads: { jpeg } }),
   /** Takes a picture away for good. */
-  forgetPhoto: (garden: number, picture: string) => ask<undefined>('DELETE', `/gardens/${garden}/photos/${picture}`),
+  forgetPhoto: (garden: number, picture: string) =>
+    call('DELETE /gardens/{garden}/photos/{picture}', { at: { garden, picture } }),
   /** Writes entries down; each is kept once, however often it is sent. */
   writeDown: (garden: number, entries: JournalEntry[]) =>
-    ask<WrittenDown>('POST', `/gardens/${garden}/journal`, { entries }),
+    call('POST /gardens/{garden}/journal', { at: { garden }, reads: { entries } }),
   /** What a command would change; nothing is changed. */
-  rehearse: (garden: number, command: Command, on: string) =>
-    ask<Changed>('POST', `/gardens/${garden}/commands`, { command, on, rehearse: true }),
+  rehearse: async (garden: number, command: Command, on: string): Promise<Changed> =>
+    (await call('POST /gardens/{garden}/commands', {
+      at: { garden },
+      reads: { command, on, rehearse: true },
+    })) as Changed,
   ask: async <A extends Answer['to']>(garden: number, question: Question & { ask: A }): Promise<AnswerTo<A>> => {
-    const answer = await ask<{ is: AnswerTo<A> }>('POST', `/gardens/${garden}/questions`, question);
-    return answer.is;
+    const answer = await call('POST /gardens/{garden}/questions', { at: { garden }, reads: question });
+    return answer.is as AnswerTo<A>;
   },
   /** Searches, and tells what is found while it goes on; ending the signal ends the search. */
   search: async (garden: number, search: Search, signal: AbortSignal, told: (told: Told) => void): Promise<void> => {
     try {
       const [headers, body] = [{ 'Content-Type': 'application/json' }, JSON.stringify(search)];
-      const answer = await fetch(`/api/v1/gardens/${garden}/searches`, { method: 'POST', headers, body, signal });
+      const answer = await fetch(addressOf('/gardens/{garden}/searches', { at: { garden } }), {
+        method: 'POST',
+        headers,
+        body,
+        signal,
+      });
       if (!answer.ok || !answer.body) throw await refusedWith(answer);
       const events = answer.body.pipeThrough(new TextDecoderStream()).pipeThrough(new EventSourceParserStream());
       for (const reader = events.getReader(); ;) {
@@ -215,14 +231,14 @@ export const api = {
   },
   /** Reads a table of varieties, own crops or lots; keeps nothing. */
   readList: (garden: number, of: 'varieties' | 'own-crops' | 'lots', text: string) =>
-    ask<Listed>('POST', `/gardens/${garden}/list?of=${of}`, text),
+    call('POST /gardens/{garden}/list', { at: { garden }, asks: { of }, text }),
   /** Reads a weather station's daily file; keeps nothing. */
   station: (garden: number, name: string, text: string) =>
-    ask<StationRead>('POST', `/gardens/${garden}/station?name=${encodeURIComponent(name)}`, text),
-  calendar: (garden: number) => ask<CalendarAt>('GET', `/gardens/${garden}/calendar`),
-  giveCalendar: (garden: number) => ask<CalendarAt>('POST', `/gardens/${garden}/calendar`),
+    call('POST /gardens/{garden}/station', { at: { garden }, asks: { name }, text }),
+  calendar: (garden: number) => call('GET /gardens/{garden}/calendar', { at: { garden } }),
+  giveCalendar: (garden: number) => call('POST /gardens/{garden}/calendar', { at: { garden } }),
   revokeCalendar: async (garden: number) => {
-    await ask<undefined>('DELETE', `/gardens/${garden}/calendar`);
+    await call('DELETE /gardens/{garden}/calendar', { at: { garden } });
     return { given: false, path: null };
   },
 };

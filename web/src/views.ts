@@ -1,7 +1,7 @@
 // The views, in the order of the work: the one list that the spine, the addresses, the number keys, the list of keys and the loading
 // of what a view needs follow.
 import type { Component } from 'svelte';
-import type { Key } from './frame/keys';
+import type { Key } from './parts/keys';
 
 interface View {
   key: string;

@@ -2,15 +2,15 @@
 
 use jiff::civil::Date;
 use sparrow_facts::ids::{BedId, PatchId};
-use sparrow_facts::journal::{Amount, Ending, Happened, JournalEntry, Unit, Work, holding};
+use sparrow_facts::journal::{Amount, Ending, EntryId, Happened, JournalEntry, Unit, Work, holding};
 use std::collections::BTreeMap;
 
 /// What happened in a garden.
 #[derive(Debug, Clone, PartialEq, Eq, Default)]
 pub struct Observed {
     stories: BTreeMap<PatchId, Story>,
-    /// When work was done last for a whole bed.
-    beds: BTreeMap<BedId, BTreeMap<Work, Date>>,
+    /// When work was done last for a whole bed, and by which entry.
+    beds: BTreeMap<BedId, BTreeMap<Work, (Date, EntryId)>>,
     /// Until when work for a whole bed was put off.
     beds_put_off: BTreeMap<(BedId, Work), Date>,
     /// What was chosen last of what gardeners disagree about, by its key.
@@ -38,6 +38,8 @@ pub struct Story {
     first: BTreeMap<Work, Date>,
     /// The last one.
     last: BTreeMap<Work, Date>,
+    /// The entry by which each kind of work was done on a day, the last of them.
+    by: BTreeMap<(Work, Date), EntryId>,
     /// Until when work was put off, as was said last; of what was done in part, its rest.
     put_off: BTreeMap<Work, Date>,
     /// Work that was left out, as was said last, and on which day.
@@ -105,8 +107,8 @@ impl Observed {
         match &entry.what {
             Happened::PutOff { work, until } => drop(self.beds_put_off.insert((bed, *work), *until)),
             // What is left out for once comes again in its time.
-            Happened::LeftOut { work } | Happened::Tended { work } => later(done, *work, entry.day),
-            what => does(what).iter().for_each(|work| later(done, *work, entry.day)),
+            Happened::LeftOut { work } | Happened::Tended { work } => later(done, *work, (entry.day, entry.id)),
+            what => what.kind().does.iter().for_each(|work| later(done, *work, (entry.day, entry.id))),
         }
     }
 
@@ -120,8 +122,8 @@ impl Observed {
         self.stories.get(&patch)
     }
 
-    /// When some work was done last for a whole bed.
-    pub fn in_bed(&self, bed: BedId, work: Work) -> Option<Date> {
+    /// When some work was done last for a whole bed, and by which entry.
+    pub fn in_bed(&self, bed: BedId, work: Work) -> Option<(Date, EntryId)> {
         self.beds.get(&bed).and_then(|done| done.get(&work)).copied()
     }
 
@@ -152,15 +154,15 @@ fn pieces(amount: Amount) -> Option<u32> {
     matches!(amount, Amount { unit: Unit::Pieces, rough: false, .. }).then_some(amount.tenths / 10)
 }
 
-fn later(days: &mut BTreeMap<Work, Date>, work: Work, day: Date) {
+fn later<T: Ord + Copy>(days: &mut BTreeMap<Work, T>, work: Work, day: T) {
     days.entry(work).and_modify(|last| *last = (*last).max(day)).or_insert(day);
 }
 
 impl Story {
     fn hears(&mut self, entry: &JournalEntry) {
         let day = entry.day;
-        for work in does(&entry.what) {
-            self.does(*work, day);
+        for work in entry.what.kind().does {
+            self.does(*work, entry);
         }
         let first = |known: Option<Date>| Some(known.map_or(day, |known| known.min(day)));
         if let Happened::Sown { many, .. } | Happened::Planted { many } = &entry.what {
@@ -177,7 +179,7 @@ impl Story {
                 self.left_out.insert(*work, day);
                 self.put_off.remove(work);
             }
-            Happened::Tended { work } => self.does(*work, day),
+            Happened::Tended { work } => self.does(*work, entry),
             Happened::Up { many, of } => {
                 self.up = first(self.up);
                 let counted = many.and_then(pieces).zip(of.and_then(pieces));
@@ -202,7 +204,9 @@ impl Story {
     }
 
     /// What is done is neither put off nor left out any longer.
-    fn does(&mut self, work: Work, day: Date) {
+    fn does(&mut self, work: Work, entry: &JournalEntry) {
+        let day = entry.day;
+        self.by.insert((work, day), entry.id);
         self.first.entry(work).and_modify(|first| *first = (*first).min(day)).or_insert(day);
         later(&mut self.last, work, day);
         self.put_off.remove(&work);
@@ -224,6 +228,11 @@ impl Story {
         self.last.get(&work).copied()
     }
 
+    /// The entry by which some work was done on a day, the last of them.
+    pub fn done_by(&self, work: Work, day: Date) -> Option<EntryId> {
+        self.by.get(&(work, day)).copied()
+    }
+
     /// Whether some step need not be asked for, though nobody wrote it down: a later one was done, before which it comes, or it was
     /// left out.
     pub fn is_over(&self, work: Work) -> bool {
@@ -243,40 +252,5 @@ impl Story {
     /// Until when some work was put off; of what was done in part, its rest.
     pub fn put_off(&self, work: Work) -> Option<Date> {
         self.put_off.get(&work).copied()
-    }
-}
-
-/// The work that is done when something happened, where that has a word of its own.
-fn does(what: &Happened) -> &'static [Work] {
-    match what {
-        Happened::Sown { .. } => &[Work::SowInside, Work::SowOutside, Work::SowAgain],
-        Happened::Up { .. } => &[Work::LookFor],
-        Happened::Thinned { .. } => &[Work::Thin],
-        Happened::PottedOn { .. } => &[Work::PotOn],
-        Happened::Arrived { .. } => &[Work::Arrive],
-        Happened::Hardened => &[Work::Harden],
-        Happened::Planted { .. } => &[Work::PlantOut, Work::PlantSets],
-        Happened::Staked => &[Work::Stake, Work::Train],
-        Happened::Watered { .. } => &[Work::Water],
-        Happened::Fed { .. } => &[Work::Feed],
-        Happened::Mulched => &[Work::Mulch],
-        Happened::Covered => &[Work::Guard],
-        Happened::Uncovered => &[Work::Uncover],
-        Happened::Weeded => &[Work::Weed],
-        Happened::Pollinated => &[Work::Pollinate],
-        Happened::Picked { .. } | Happened::CutAgain { .. } => &[Work::Pick, Work::PickAgain],
-        Happened::Cleared { .. } => &[Work::Clear],
-        Happened::Stored { .. } => &[Work::Cure, Work::Store],
-        Happened::Seen { .. }
-        | Happened::SoilRead { .. }
-        | Happened::Weather { .. }
-        | Happened::PutOff { .. }
-        | Happened::LeftOut { .. }
-        | Happened::Tended { .. }
-        | Happened::Chose { .. }
-        | Happened::Walked { .. }
-        | Happened::Photo { .. }
-        | Happened::Note
-        | Happened::Struck { .. } => &[],
     }
 }

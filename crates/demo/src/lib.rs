@@ -268,7 +268,7 @@ fn quillet_wishes(plot: &mut Plot) -> Result<(), Refusal> {
         ("lettuce", 5, 1),
         ("maize", 9, 2),
     ] {
-        let usual = held::usual_wish(Known::new(&plot.garden, Catalogue::standard(), &plot.grower, plot.today), crop)?;
+        let usual = held::usual_wish(Known::new(&plot.garden, Catalogue::standard(), &plot.grower, plot.today), crop, None)?;
         let years = YearsOf { every, first: Some(plot.year + 1), last: None };
         changes.push(TurnChange::Wish { wish: WishDraft { squares, years, ..usual } });
     }

@@ -5,40 +5,45 @@
 //! what is new comes after. Taken back in the opposite order, they are accepted too.
 
 use crate::almanac::{Almanac, Climate};
-use crate::edit::Edit;
+use crate::edit::{Edit, Fact};
+use crate::garden::Garden;
+use crate::ids::BedId;
 use crate::turns::{TurnPlan, TurnRules, Turns};
 use std::collections::BTreeMap;
 
-/// The rows of a list that are gone, otherwise, and new.
-struct Differing<T> {
-    gone: Vec<T>,
-    other: Vec<(T, T)>,
-    new: Vec<T>,
+/// The rows of a list that are gone, otherwise, and new, as edits.
+struct Differing {
+    gone: Vec<Edit>,
+    other: Vec<Edit>,
+    new: Vec<Edit>,
 }
 
-fn differing<T: Clone + PartialEq, K: Ord>(before: &[T], after: &[T], key: impl Fn(&T) -> K) -> Differing<T> {
-    let by_key = |list| -> BTreeMap<K, &T> { <[T]>::iter(list).map(|one| (key(one), one)).collect() };
+fn differing<T: Fact>(before: &[T], after: &[T]) -> Differing {
+    let by_key = |list| -> BTreeMap<T::Key, &T> { <[T]>::iter(list).map(|one| (one.key(), one)).collect() };
     let (was, is) = (by_key(before), by_key(after));
     let mut differing = Differing { gone: Vec::new(), other: Vec::new(), new: Vec::new() };
-    differing.gone.extend(before.iter().filter(|one| !is.contains_key(&key(one))).cloned());
+    differing.gone.extend(before.iter().filter(|one| !is.contains_key(&one.key())).map(Fact::goes));
     for one in after {
-        match was.get(&key(one)) {
-            None => differing.new.push(one.clone()),
-            Some(was) if *was != one => differing.other.push(((*was).clone(), one.clone())),
+        match was.get(&one.key()) {
+            None => differing.new.push(one.clone().comes()),
+            Some(was) if *was != one => differing.other.push(was.becomes(one.clone())),
             Some(_) => {}
         }
     }
     differing
 }
 
-impl<T> Differing<T> {
-    /// All of them, told by one kind of edit.
-    fn all(self, edit: impl Fn(Option<T>, Option<T>) -> Edit) -> Vec<Edit> {
-        let gone = self.gone.into_iter().map(|one| edit(Some(one), None));
-        let other = self.other.into_iter().map(|(was, is)| edit(Some(was), Some(is)));
-        let new = self.new.into_iter().map(|one| edit(None, Some(one)));
-        gone.chain(other).chain(new).collect()
+impl Differing {
+    /// All of them.
+    fn all(self) -> impl Iterator<Item = Edit> {
+        self.gone.into_iter().chain(self.other).chain(self.new)
     }
+}
+
+/// The beds that are noted so, and those that are no longer.
+fn noted(before: &[BedId], after: &[BedId], edit: impl Fn(BedId, bool, bool) -> Edit) -> Vec<Edit> {
+    let gone = before.iter().filter(|bed| !after.contains(bed)).map(|bed| edit(*bed, true, false));
+    gone.chain(after.iter().filter(|bed| !before.contains(bed)).map(|bed| edit(*bed, false, true))).collect()
 }
 
 /// The edits that turn what was said of the years ahead into what is said now.
@@ -52,42 +57,24 @@ pub fn turns(before: &Turns, after: &Turns) -> Vec<Edit> {
     if was != rules {
         edits.push(Edit::TurnRules { before: was, after: rules });
     }
-    let pin = |before, after| Edit::Pin { before, after };
-    let plan = |before: Option<TurnPlan>, after: Option<TurnPlan>| Edit::Plan {
-        before: before.map(Box::new),
-        after: after.map(Box::new),
-    };
-    let wish = |before, after| Edit::Wish { before, after };
-    let mut pins = differing(&before.pins, pins, |pin| (pin.wish, pin.year));
-    let mut plans = differing(&before.plans, plans, |plan| plan.id);
-    let mut wishes = differing(&before.wishes, wishes, |wish| wish.id);
+    let mut pins = differing(&before.pins, pins);
+    let mut wishes = differing(&before.wishes, wishes);
+    let mut plans = differing(&before.plans, plans);
     // What refers to a wish that goes, goes before it; at most one plan is followed, so those that no longer are come first.
-    edits.extend(pins.gone.drain(..).map(|one| pin(Some(one), None)));
-    edits.extend(plans.gone.drain(..).map(|one| plan(Some(one), None)));
-    let gone: Vec<Edit> = wishes.gone.drain(..).map(|one| wish(Some(one), None)).collect();
-    edits.extend(wishes.all(wish));
-    plans.other.sort_by_key(|(_, is)| is.followed);
-    edits.extend(plans.all(plan));
-    edits.extend(pins.all(pin));
+    edits.append(&mut pins.gone);
+    edits.append(&mut plans.gone);
+    let gone = std::mem::take(&mut wishes.gone);
+    edits.extend(wishes.all());
+    plans.other.sort_by_key(|edit| TurnPlan::of(edit).and_then(|(_, is)| is).is_some_and(|plan| plan.followed));
+    edits.extend(plans.all());
+    edits.extend(pins.all());
     edits.extend(gone);
-    edits.extend(differing(&before.closed, closed, |one| *one).all(|before, after| Edit::Closing { before, after }));
-    edits.extend(differing(&before.unknown, unknown, |one| *one).all(|before, after| Edit::UnknownYear { before, after }));
-    edits.extend(
-        differing(&before.families, families, |own| own.family.clone()).all(|before, after| Edit::OwnFamily { before, after }),
-    );
-    let finding = differing(&before.findings, findings, |one| (one.bed, one.family.clone()));
-    edits.extend(finding.all(|before, after| Edit::SoilFinding { before, after }));
-    let bed = |before: Option<_>, after: Option<_>| before.or(after).unwrap_or(crate::ids::BedId(0));
-    edits.extend(differing(&before.shady, shady, |bed| *bed).all(|before, after| Edit::Shady {
-        bed: bed(before, after),
-        before: before.is_some(),
-        after: after.is_some(),
-    }));
-    edits.extend(differing(&before.divided, divided, |bed| *bed).all(|before, after| Edit::Divided {
-        bed: bed(before, after),
-        before: before.is_some(),
-        after: after.is_some(),
-    }));
+    edits.extend(differing(&before.closed, closed).all());
+    edits.extend(differing(&before.unknown, unknown).all());
+    edits.extend(differing(&before.families, families).all());
+    edits.extend(differing(&before.findings, findings).all());
+    edits.extend(noted(&before.shady, shady, |bed, before, after| Edit::Shady { bed, before, after }));
+    edits.extend(noted(&before.divided, divided, |bed, before, after| Edit::Divided { bed, before, after }));
     edits
 }
 
@@ -106,8 +93,31 @@ pub fn almanac(before: &Almanac, after: &Almanac) -> Vec<Edit> {
     if before.shelf != *shelf {
         edits.push(Edit::Shelf { before: before.shelf, after: *shelf });
     }
-    edits.extend(differing(&before.beds, beds, |one| one.bed).all(|before, after| Edit::BedWarmth { before, after }));
-    let readings = differing(&before.readings, readings, |one| (one.on, one.bed));
-    edits.extend(readings.all(|before, after| Edit::Reading { before, after }));
+    edits.extend(differing(&before.beds, beds).all());
+    edits.extend(differing(&before.readings, readings).all());
     edits
 }
+
+macro_rules! everything {
+    (
+        first { $($(#[$first_doc:meta])* $first:ident: $First:ty, $FirstId:ty, $FirstEdit:ident;)* }
+        later { $($(#[$later_doc:meta])* $later:ident: $Later:ty, $LaterId:ty, $LaterEdit:ident;)* }
+        keyed { $($keyed:tt)* }
+    ) => {
+        /// The edits that make a garden from nothing, each after those of what it refers to.
+        pub fn everything(garden: &Garden) -> Vec<Edit> {
+            let mut edits = vec![
+                Edit::Site { before: Box::new(garden.site.clone()), after: Box::new(garden.site.clone()) },
+                Edit::School { before: garden.school, after: garden.school },
+            ];
+            $(edits.extend(garden.$first.iter().cloned().map(Fact::comes));)*
+            edits.extend(garden.spacings.iter().cloned().map(Fact::comes));
+            $(edits.extend(garden.$later.iter().cloned().map(Fact::comes));)*
+            edits.extend(turns(&Turns::default(), &garden.turns));
+            edits.extend(almanac(&Almanac::default(), &garden.almanac));
+            edits
+        }
+    };
+}
+
+every_list_of_facts!(everything);

@@ -1,118 +1,177 @@
 //! What did a command change? Facts before and after, which is all that undo needs.
 
-use crate::almanac::{BedWarmth, Climate, Shelf, SoilReading, Station};
+use crate::almanac::{Climate, Shelf, Station};
 use crate::bed::Bed;
-use crate::fixture::Fixture;
 use crate::garden::Garden;
-use crate::grouping::OwnGrouping;
-use crate::history::PastStand;
 use crate::ids::{BedId, NumbersGiven};
 use crate::own_crop::OwnCrop;
 use crate::patch::Patch;
 use crate::school::School;
-use crate::seed_lot::SeedLot;
 use crate::site::Site;
-use crate::spacing::OwnSpacing;
-use crate::turns::{Closing, OwnFamily, Pinned, SoilFinding, TurnPlan, TurnRules, TurnWish, Unknown};
+use crate::turns::{TurnRules, TurnWish};
 use crate::variety::Variety;
-use crate::want::Want;
 use serde::{Deserialize, Serialize};
 
-/// One fact before and after; nothing before means it is new, nothing after that it is gone.
-#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[serde(tag = "fact", rename_all = "kebab-case")]
-#[allow(missing_docs, reason = "each variant has the fact it names as it was before and as it is after")]
-pub enum Edit {
-    /// The place of the garden.
-    Site { before: Box<Site>, after: Box<Site> },
-    /// A bed.
-    Bed { before: Option<Box<Bed>>, after: Option<Box<Bed>> },
-    /// A patch.
-    Patch { before: Option<Box<Patch>>, after: Option<Box<Patch>> },
-    /// A remembered stand.
-    Past { before: Option<PastStand>, after: Option<PastStand> },
-    /// The household's school of spacing.
-    School { before: School, after: School },
-    /// A household's own grouping.
-    Grouping { before: Option<OwnGrouping>, after: Option<OwnGrouping> },
-    /// A crop that the book lacks.
-    OwnCrop { before: Option<Box<OwnCrop>>, after: Option<Box<OwnCrop>> },
-    /// A variety.
-    Variety { before: Option<Box<Variety>>, after: Option<Box<Variety>> },
-    /// A lot of seed.
-    Lot { before: Option<Box<SeedLot>>, after: Option<Box<SeedLot>> },
-    /// A want.
-    Want { before: Option<Box<Want>>, after: Option<Box<Want>> },
-    /// A fixture of the yard.
-    Fixture { before: Option<Fixture>, after: Option<Fixture> },
-    /// A household's own distance.
-    Spacing { before: Option<OwnSpacing>, after: Option<OwnSpacing> },
-    /// The rules of the years ahead.
-    TurnRules { before: TurnRules, after: TurnRules },
-    /// Whether a bed is in half shade.
-    Shady { bed: BedId, before: bool, after: bool },
-    /// Whether a bed's sections count as two halves each.
-    Divided { bed: BedId, before: bool, after: bool },
-    /// The household's own values of a family.
-    OwnFamily { before: Option<OwnFamily>, after: Option<OwnFamily> },
-    /// A trouble found in the soil of a bed.
-    SoilFinding { before: Option<SoilFinding>, after: Option<SoilFinding> },
-    /// A wish for the years ahead.
-    Wish { before: Option<TurnWish>, after: Option<TurnWish> },
-    /// A wish fixed to ground in a year.
-    Pin { before: Option<Pinned>, after: Option<Pinned> },
-    /// Ground that lies fallow in a year.
-    Closing { before: Option<Closing>, after: Option<Closing> },
-    /// A bed and year of which nobody knows.
-    UnknownYear { before: Option<Unknown>, after: Option<Unknown> },
-    /// A kept plan.
-    Plan { before: Option<Box<TurnPlan>>, after: Option<Box<TurnPlan>> },
-    /// Where the warmth is taken from, and how much chance is taken.
-    Climate { before: Box<Climate>, after: Box<Climate> },
-    /// A weather station's file, condensed.
-    Station { before: Option<Box<Station>>, after: Option<Box<Station>> },
-    /// The seedling shelf.
-    Shelf { before: Shelf, after: Shelf },
-    /// How a bed is mulched and covered.
-    BedWarmth { before: Option<BedWarmth>, after: Option<BedWarmth> },
-    /// A reading of a soil thermometer.
-    Reading { before: Option<SoilReading>, after: Option<SoilReading> },
+macro_rules! edits {
+    (
+        first { $($(#[$first_doc:meta])* $first:ident: $First:ty, $FirstId:ty, $FirstEdit:ident;)* }
+        later { $($(#[$later_doc:meta])* $later:ident: $Later:ty, $LaterId:ty, $LaterEdit:ident;)* }
+        keyed { $($($path:ident).+: $Keyed:ty, $Key:ty, $KeyedEdit:ident, |$one:ident| $key:expr;)* }
+    ) => {
+        /// One fact before and after; nothing before means it is new, nothing after that it is gone.
+        #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+        #[serde(tag = "fact", rename_all = "kebab-case")]
+        #[allow(missing_docs, reason = "each variant has the fact it names as it was before and as it is after")]
+        pub enum Edit {
+            $($FirstEdit { before: Option<Box<$First>>, after: Option<Box<$First>> },)*
+            $($LaterEdit { before: Option<Box<$Later>>, after: Option<Box<$Later>> },)*
+            $($KeyedEdit { before: Option<Box<$Keyed>>, after: Option<Box<$Keyed>> },)*
+            /// The place of the garden.
+            Site { before: Box<Site>, after: Box<Site> },
+            /// The household's school of spacing.
+            School { before: School, after: School },
+            /// The rules of the years ahead.
+            TurnRules { before: TurnRules, after: TurnRules },
+            /// Whether a bed is in half shade.
+            Shady { bed: BedId, before: bool, after: bool },
+            /// Whether a bed's sections count as two halves each.
+            Divided { bed: BedId, before: bool, after: bool },
+            /// Where the warmth is taken from, and how much chance is taken.
+            Climate { before: Box<Climate>, after: Box<Climate> },
+            /// A weather station's file, condensed.
+            Station { before: Option<Box<Station>>, after: Option<Box<Station>> },
+            /// The seedling shelf.
+            Shelf { before: Shelf, after: Shelf },
+        }
+
+        impl Edit {
+            /// The edit that takes this one back.
+            pub fn inverse(mut self) -> Edit {
+                match &mut self {
+                    $(Edit::$FirstEdit { before, after } => std::mem::swap(before, after),)*
+                    $(Edit::$LaterEdit { before, after } => std::mem::swap(before, after),)*
+                    $(Edit::$KeyedEdit { before, after } => std::mem::swap(before, after),)*
+                    Edit::Site { before, after } => std::mem::swap(before, after),
+                    Edit::School { before, after } => std::mem::swap(before, after),
+                    Edit::TurnRules { before, after } => std::mem::swap(before, after),
+                    Edit::Shady { before, after, .. } | Edit::Divided { before, after, .. } => std::mem::swap(before, after),
+                    Edit::Climate { before, after } => std::mem::swap(before, after),
+                    Edit::Station { before, after } => std::mem::swap(before, after),
+                    Edit::Shelf { before, after } => std::mem::swap(before, after),
+                }
+                self
+            }
+        }
+
+        fn apply_one(garden: &mut Garden, edit: Edit) {
+            match edit {
+                $(Edit::$FirstEdit { before, after } => put(garden, before, after),)*
+                $(Edit::$LaterEdit { before, after } => put(garden, before, after),)*
+                $(Edit::$KeyedEdit { before, after } => put(garden, before, after),)*
+                Edit::Site { after, .. } => garden.site = *after,
+                Edit::School { after, .. } => garden.school = after,
+                Edit::TurnRules { after, .. } => {
+                    let TurnRules { years, school, unit, covers_count } = after;
+                    let turns = &mut garden.turns;
+                    (turns.years, turns.school, turns.unit, turns.covers_count) = (years, school, unit, covers_count);
+                }
+                Edit::Shady { bed, after, .. } => swap(&mut garden.turns.shady, Some(bed), after.then_some(bed), |bed| *bed),
+                Edit::Divided { bed, after, .. } => swap(&mut garden.turns.divided, Some(bed), after.then_some(bed), |bed| *bed),
+                Edit::Climate { after, .. } => {
+                    let Climate { from, months, appetite } = *after;
+                    let almanac = &mut garden.almanac;
+                    (almanac.from, almanac.months, almanac.appetite) = (from, months, appetite);
+                }
+                Edit::Station { after, .. } => garden.almanac.station = after.map(|station| *station),
+                Edit::Shelf { after, .. } => garden.almanac.shelf = after,
+            }
+        }
+    };
 }
 
-impl Edit {
-    /// The edit that takes this one back.
-    pub fn inverse(self) -> Edit {
-        match self {
-            Edit::Site { before, after } => Edit::Site { before: after, after: before },
-            Edit::Bed { before, after } => Edit::Bed { before: after, after: before },
-            Edit::Patch { before, after } => Edit::Patch { before: after, after: before },
-            Edit::Past { before, after } => Edit::Past { before: after, after: before },
-            Edit::School { before, after } => Edit::School { before: after, after: before },
-            Edit::Grouping { before, after } => Edit::Grouping { before: after, after: before },
-            Edit::Fixture { before, after } => Edit::Fixture { before: after, after: before },
-            Edit::OwnCrop { before, after } => Edit::OwnCrop { before: after, after: before },
-            Edit::Variety { before, after } => Edit::Variety { before: after, after: before },
-            Edit::Want { before, after } => Edit::Want { before: after, after: before },
-            Edit::Lot { before, after } => Edit::Lot { before: after, after: before },
-            Edit::Spacing { before, after } => Edit::Spacing { before: after, after: before },
-            Edit::TurnRules { before, after } => Edit::TurnRules { before: after, after: before },
-            Edit::Shady { bed, before, after } => Edit::Shady { bed, before: after, after: before },
-            Edit::Divided { bed, before, after } => Edit::Divided { bed, before: after, after: before },
-            Edit::OwnFamily { before, after } => Edit::OwnFamily { before: after, after: before },
-            Edit::SoilFinding { before, after } => Edit::SoilFinding { before: after, after: before },
-            Edit::Wish { before, after } => Edit::Wish { before: after, after: before },
-            Edit::Pin { before, after } => Edit::Pin { before: after, after: before },
-            Edit::Closing { before, after } => Edit::Closing { before: after, after: before },
-            Edit::UnknownYear { before, after } => Edit::UnknownYear { before: after, after: before },
-            Edit::Plan { before, after } => Edit::Plan { before: after, after: before },
-            Edit::Climate { before, after } => Edit::Climate { before: after, after: before },
-            Edit::Station { before, after } => Edit::Station { before: after, after: before },
-            Edit::Shelf { before, after } => Edit::Shelf { before: after, after: before },
-            Edit::BedWarmth { before, after } => Edit::BedWarmth { before: after, after: before },
-            Edit::Reading { before, after } => Edit::Reading { before: after, after: before },
-        }
+every_list_of_facts!(edits);
+
+/// A fact of a list, told from the others of it by its key.
+pub trait Fact: Clone + PartialEq + Sized {
+    /// What tells it from the others; lists stand in the order of their keys.
+    type Key: Ord + Clone;
+
+    /// What tells it from the others.
+    fn key(&self) -> Self::Key;
+
+    /// The list in which it stands.
+    fn list(garden: &Garden) -> &Vec<Self>;
+
+    /// The list in which it stands, to be changed.
+    fn list_mut(garden: &mut Garden) -> &mut Vec<Self>;
+
+    /// The edit that puts one in the place of another; nothing before where it is new, nothing after where it goes.
+    fn edit(before: Option<Self>, after: Option<Self>) -> Edit;
+
+    /// What an edit says of such a fact, before and after; nothing where it speaks of something else.
+    fn of(edit: &Edit) -> Option<(Option<&Self>, Option<&Self>)>;
+
+    /// The edit by which it comes.
+    fn comes(self) -> Edit {
+        Self::edit(None, Some(self))
+    }
+
+    /// The edit by which it goes.
+    fn goes(&self) -> Edit {
+        Self::edit(Some(self.clone()), None)
+    }
+
+    /// The edit by which it becomes another.
+    fn becomes(&self, after: Self) -> Edit {
+        Self::edit(Some(self.clone()), Some(after))
     }
 }
+
+macro_rules! facts {
+    (
+        first { $($(#[$first_doc:meta])* $first:ident: $First:ty, $FirstId:ty, $FirstEdit:ident;)* }
+        later { $($(#[$later_doc:meta])* $later:ident: $Later:ty, $LaterId:ty, $LaterEdit:ident;)* }
+        keyed { $($($path:ident).+: $Keyed:ty, $Key:ty, $KeyedEdit:ident, |$one:ident| $key:expr;)* }
+    ) => {
+        $(fact! { $first: $First, $FirstId, $FirstEdit, |one| one.id })*
+        $(fact! { $later: $Later, $LaterId, $LaterEdit, |one| one.id })*
+        $(fact! { $($path).+: $Keyed, $Key, $KeyedEdit, |$one| $key })*
+    };
+}
+
+macro_rules! fact {
+    ($($path:ident).+: $Type:ty, $Key:ty, $Edit:ident, |$one:ident| $key:expr) => {
+        impl Fact for $Type {
+            type Key = $Key;
+
+            fn key(&self) -> $Key {
+                let $one = self;
+                $key
+            }
+
+            fn list(garden: &Garden) -> &Vec<Self> {
+                &garden.$($path).+
+            }
+
+            fn list_mut(garden: &mut Garden) -> &mut Vec<Self> {
+                &mut garden.$($path).+
+            }
+
+            fn edit(before: Option<Self>, after: Option<Self>) -> Edit {
+                Edit::$Edit { before: before.map(Box::new), after: after.map(Box::new) }
+            }
+
+            fn of(edit: &Edit) -> Option<(Option<&Self>, Option<&Self>)> {
+                match edit {
+                    Edit::$Edit { before, after } => Some((before.as_deref(), after.as_deref())),
+                    _ => None,
+                }
+            }
+        }
+    };
+}
+
+every_list_of_facts!(facts);
 
 /// The edits that take these back, last first.
 pub fn inverse(edits: Vec<Edit>) -> Vec<Edit> {
@@ -121,19 +180,16 @@ pub fn inverse(edits: Vec<Edit>) -> Vec<Edit> {
 
 /// The highest numbers that edits give to what they make.
 pub fn numbers_given(edits: &[Edit]) -> NumbersGiven {
-    let mut given = NumbersGiven::default();
-    for edit in edits {
-        let (highest, number) = match edit {
-            Edit::Bed { after: Some(bed), .. } => (&mut given.bed, bed.id.0),
-            Edit::Patch { after: Some(patch), .. } => (&mut given.patch, patch.id.0),
-            Edit::Wish { after: Some(wish), .. } => (&mut given.wish, wish.id.0),
-            Edit::Variety { after: Some(variety), .. } => (&mut given.variety, variety.id.0),
-            Edit::OwnCrop { after: Some(crop), .. } => (&mut given.own_crop, crop.id.0),
-            _ => continue,
-        };
-        *highest = number.max(*highest);
+    fn highest<T: Fact>(edits: &[Edit], number: impl Fn(&T) -> u32) -> u32 {
+        edits.iter().filter_map(|edit| T::of(edit)?.1).map(number).max().unwrap_or(0)
     }
-    given
+    NumbersGiven {
+        bed: highest(edits, |bed: &Bed| bed.id.0),
+        patch: highest(edits, |patch: &Patch| patch.id.0),
+        wish: highest(edits, |wish: &TurnWish| wish.id.0),
+        variety: highest(edits, |variety: &Variety| variety.id.0),
+        own_crop: highest(edits, |crop: &OwnCrop| crop.id.0),
+    }
 }
 
 /// Carries edits out on a garden.
@@ -143,58 +199,8 @@ pub fn apply(garden: &mut Garden, edits: &[Edit]) {
     }
 }
 
-fn apply_one(garden: &mut Garden, edit: Edit) {
-    let Garden {
-        site,
-        beds,
-        patches,
-        past,
-        spacings,
-        groupings,
-        own_crops,
-        varieties,
-        lots,
-        wants,
-        fixtures,
-        school,
-        turns,
-        almanac,
-    } = garden;
-    match edit {
-        Edit::Site { after, .. } => *site = *after,
-        Edit::Bed { before, after } => swap(beds, before.map(|b| *b), after.map(|b| *b), |bed| bed.id),
-        Edit::Patch { before, after } => swap(patches, before.map(|p| *p), after.map(|p| *p), |patch| patch.id),
-        Edit::Past { before, after } => swap(past, before, after, |past| past.id),
-        Edit::School { after, .. } => *school = after,
-        Edit::Grouping { before, after } => swap(groupings, before, after, |grouping| grouping.id),
-        Edit::OwnCrop { before, after } => swap(own_crops, before.map(|c| *c), after.map(|c| *c), |crop| crop.id),
-        Edit::Variety { before, after } => swap(varieties, before.map(|v| *v), after.map(|v| *v), |variety| variety.id),
-        Edit::Want { before, after } => swap(wants, before.map(|w| *w), after.map(|w| *w), |want| want.id),
-        Edit::Lot { before, after } => swap(lots, before.map(|l| *l), after.map(|l| *l), |lot| lot.id),
-        Edit::Fixture { before, after } => swap(fixtures, before, after, |fixture| fixture.id),
-        Edit::Spacing { before, after } => swap(spacings, before, after, |own| (own.crop.clone(), own.way.clone())),
-        Edit::TurnRules { after, .. } => {
-            let TurnRules { years, school, unit, covers_count } = after;
-            (turns.years, turns.school, turns.unit, turns.covers_count) = (years, school, unit, covers_count);
-        }
-        Edit::Shady { bed, after, .. } => swap(&mut turns.shady, Some(bed), after.then_some(bed), |bed| *bed),
-        Edit::Divided { bed, after, .. } => swap(&mut turns.divided, Some(bed), after.then_some(bed), |bed| *bed),
-        Edit::OwnFamily { before, after } => swap(&mut turns.families, before, after, |own| own.family.clone()),
-        Edit::SoilFinding { before, after } => swap(&mut turns.findings, before, after, |one| (one.bed, one.family.clone())),
-        Edit::Wish { before, after } => swap(&mut turns.wishes, before, after, |wish| wish.id),
-        Edit::Pin { before, after } => swap(&mut turns.pins, before, after, |pin| (pin.wish, pin.year)),
-        Edit::Closing { before, after } => swap(&mut turns.closed, before, after, |closing| *closing),
-        Edit::UnknownYear { before, after } => swap(&mut turns.unknown, before, after, |unknown| *unknown),
-        Edit::Plan { before, after } => swap(&mut turns.plans, before.map(|p| *p), after.map(|p| *p), |plan| plan.id),
-        Edit::Climate { after, .. } => {
-            let Climate { from, months, appetite } = *after;
-            (almanac.from, almanac.months, almanac.appetite) = (from, months, appetite);
-        }
-        Edit::Station { after, .. } => almanac.station = after.map(|station| *station),
-        Edit::Shelf { after, .. } => almanac.shelf = after,
-        Edit::BedWarmth { before, after } => swap(&mut almanac.beds, before, after, |one| one.bed),
-        Edit::Reading { before, after } => swap(&mut almanac.readings, before, after, |one| (one.on, one.bed)),
-    }
+fn put<T: Fact>(garden: &mut Garden, before: Option<Box<T>>, after: Option<Box<T>>) {
+    swap(T::list_mut(garden), before.map(|one| *one), after.map(|one| *one), T::key);
 }
 
 /// Takes a row out of a list, and puts another in where its key belongs.

@@ -2,9 +2,6 @@
 
 use crate::almanac::Almanac;
 use crate::bed::Bed;
-use crate::fixture::Fixture;
-use crate::grouping::OwnGrouping;
-use crate::history::PastStand;
 use crate::ids::{BedId, LotId, OwnCropId, PatchId, VarietyId, WantId};
 use crate::own_crop::OwnCrop;
 use crate::patch::Patch;
@@ -17,72 +14,55 @@ use crate::variety::Variety;
 use crate::want::Want;
 use serde::{Deserialize, Serialize};
 
-/// Every fact of one garden. Lists are in the order of their numbers (or keys), so equal gardens
-/// are equal values.
-#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
-#[serde(deny_unknown_fields)]
-pub struct Garden {
-    /// Where it is and how it measures.
-    pub site: Site,
-    /// Its growing places.
-    pub beds: Vec<Bed>,
-    /// What stands, stood or will stand in them.
-    pub patches: Vec<Patch>,
-    /// What is remembered of earlier years.
-    pub past: Vec<PastStand>,
-    /// The household's own distances.
-    pub spacings: Vec<OwnSpacing>,
-    /// The household's own groupings.
-    #[serde(default)]
-    pub groupings: Vec<OwnGrouping>,
-    /// Crops that the book lacks.
-    #[serde(default)]
-    pub own_crops: Vec<OwnCrop>,
-    /// The household's own varieties.
-    #[serde(default)]
-    pub varieties: Vec<Variety>,
-    /// The seed it has.
-    #[serde(default)]
-    pub lots: Vec<SeedLot>,
-    /// What it would like to have in a year.
-    #[serde(default)]
-    pub wants: Vec<Want>,
-    /// What else stands in the yard.
-    #[serde(default)]
-    pub fixtures: Vec<Fixture>,
-    /// The school of spacing that holds where neither a patch nor its bed has its own.
-    #[serde(default)]
-    pub school: School,
-    /// What it said about its turns: rules, wishes and plans for the years ahead.
-    #[serde(default)]
-    pub turns: Turns,
-    /// What it said of its weather, its shelf and the warmth of its beds.
-    #[serde(default)]
-    pub almanac: Almanac,
+macro_rules! garden {
+    (
+        first { $($(#[$first_doc:meta])* $first:ident: $First:ty, $FirstId:ty, $FirstEdit:ident;)* }
+        later { $($(#[$later_doc:meta])* $later:ident: $Later:ty, $LaterId:ty, $LaterEdit:ident;)* }
+        keyed { $($keyed:tt)* }
+    ) => {
+        /// Every fact of one garden. Lists are in the order of their numbers (or keys), so equal gardens
+        /// are equal values.
+        #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+        #[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
+        #[serde(deny_unknown_fields)]
+        pub struct Garden {
+            /// Where it is and how it measures.
+            pub site: Site,
+            $($(#[$first_doc])* pub $first: Vec<$First>,)*
+            /// The household's own distances.
+            pub spacings: Vec<OwnSpacing>,
+            $($(#[$later_doc])* #[serde(default)] pub $later: Vec<$Later>,)*
+            /// The school of spacing that holds where neither a patch nor its bed has its own.
+            #[serde(default)]
+            pub school: School,
+            /// What it said about its turns: rules, wishes and plans for the years ahead.
+            #[serde(default)]
+            pub turns: Turns,
+            /// What it said of its weather, its shelf and the warmth of its beds.
+            #[serde(default)]
+            pub almanac: Almanac,
+        }
+
+        impl Garden {
+            /// A garden with nothing in it yet.
+            pub fn new(site: Site) -> Self {
+                Garden {
+                    site,
+                    $($first: Vec::new(),)*
+                    spacings: Vec::new(),
+                    $($later: Vec::new(),)*
+                    school: School::default(),
+                    turns: Turns::default(),
+                    almanac: Almanac::default(),
+                }
+            }
+        }
+    };
 }
 
-impl Garden {
-    /// A garden with nothing in it yet.
-    pub fn new(site: Site) -> Self {
-        Garden {
-            site,
-            beds: Vec::new(),
-            patches: Vec::new(),
-            past: Vec::new(),
-            spacings: Vec::new(),
-            groupings: Vec::new(),
-            own_crops: Vec::new(),
-            varieties: Vec::new(),
-            lots: Vec::new(),
-            wants: Vec::new(),
-            fixtures: Vec::new(),
-            school: School::default(),
-            turns: Turns::default(),
-            almanac: Almanac::default(),
-        }
-    }
+every_list_of_facts!(garden);
 
+impl Garden {
     /// The bed of that number.
     pub fn bed(&self, id: BedId) -> Option<&Bed> {
         self.beds.iter().find(|bed| bed.id == id)

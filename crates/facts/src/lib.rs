@@ -3,6 +3,9 @@
 
 pub mod units;
 
+#[macro_use]
+pub mod lists;
+
 pub mod almanac;
 pub mod bed;
 pub mod difference;
@@ -13,6 +16,7 @@ pub mod grouping;
 pub mod history;
 pub mod ids;
 pub mod journal;
+pub mod keys;
 pub mod name;
 pub mod own_crop;
 pub mod patch;

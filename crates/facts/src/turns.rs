@@ -2,7 +2,7 @@
 
 use crate::ids::BedId;
 use crate::ids::TurnPlanId;
-use crate::ids::WishId;
+use crate::ids::{VarietyId, WishId};
 use serde::{Deserialize, Serialize};
 
 /// A piece of ground that rotates as one: a bed, and which of its pieces, from 0 at the left.
@@ -141,6 +141,9 @@ impl YearsOf {
 pub struct WishDraft {
     /// The crop's key.
     pub crop: String,
+    /// The household's variety; nothing where any will do.
+    #[serde(default)]
+    pub variety: Option<VarietyId>,
     /// Squares in each of its years, 1 to 400.
     pub squares: u16,
     /// When it holds its ground, one part at least.

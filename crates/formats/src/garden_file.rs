@@ -21,8 +21,9 @@ pub const FORMAT: &str = "patient-sparrow-garden";
 /// Versions before 4 had no almanac and said nothing of a patch's time. Versions before 5 told field by field what is
 /// planted in a patch, and knew no time zone. Versions before 6 had two frost dates or none, and a generic year for a climate. Versions
 /// before 7 had no distance or seeds of one planting, no margins, rectangles only, nothing in the yard but beds, and squares always
-/// by its measures. Versions before 8 had no varieties, those before 9 no crops of their own, those before 10 no lots of seed and no wants.
-pub const VERSION: u32 = 10;
+/// by its measures. Versions before 8 had no varieties, those before 9 no crops of their own, those before 10 no lots of seed and no wants,
+/// those before 11 no varieties of wishes.
+pub const VERSION: u32 = 11;
 
 /// A garden as one file.
 #[derive(Serialize, Deserialize, JsonSchema)]
@@ -160,6 +161,7 @@ pub fn read(text: &str, catalogue: &Catalogue) -> Result<Garden, FileRefused> {
         other => return Err(FileRefused::OtherVersion { read: other.map_or("nothing".into(), |read| read.to_string()) }),
     };
     let mut garden = file.garden;
+    catalogue.name_as_today(&mut garden);
     tidy(&mut garden);
     verify(&garden, catalogue).map_err(|(field, why)| FileRefused::Rule { field, why: why.to_string() })?;
     Ok(garden)
@@ -208,6 +210,7 @@ const STEPS: [fn(&mut Value); VERSION as usize - 1] = [
         garden.get_mut("site").into_iter().for_each(upgrade::freezes_in);
         garden.get_mut("almanac").into_iter().for_each(upgrade::place_for_shape);
     },
+    |_| {},
     |_| {},
     |_| {},
     |_| {},

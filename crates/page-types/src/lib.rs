@@ -2,7 +2,8 @@
 
 mod typescript;
 
-use sparrow_core::change::limits;
+use sparrow_core::limits;
+use sparrow_facts::journal::{KINDS, Kind};
 use sparrow_facts::units::{Length, Units};
 use std::io;
 use std::path::Path;
@@ -11,8 +12,24 @@ use std::path::Path;
 pub fn write_types(folder: &Path) -> io::Result<()> {
     std::fs::create_dir_all(folder)?;
     std::fs::write(folder.join("api.ts"), typescript::types(&patient_sparrow::description()))?;
+    std::fs::write(folder.join("Kinds.ts"), kinds())?;
     std::fs::write(folder.join("Limits.ts"), field_limits())?;
     std::fs::write(folder.join("Lengths.ts"), lengths())
+}
+
+/// The kinds of entries of a journal: which are written down by hand, and which work is done by each.
+fn kinds() -> String {
+    let by_hand: String = KINDS.iter().filter(|kind| kind.by_hand).map(|kind| format!("  '{}',\n", kind.word)).collect();
+    let works = |kind: &Kind| kind.does.iter().map(|work| format!("'{}'", work.word())).collect::<Vec<_>>().join(", ");
+    let does: String = KINDS.iter().map(|kind| format!("  '{}': [{}],\n", kind.word, works(kind))).collect();
+    format!(
+        "// The kinds of entries of a journal. Written by `cargo xtask generate`.\n\
+         import type {{ Happened, Work }} from './api';\n\n\
+         /** What can be written down by hand, in the order in which it is offered. */\n\
+         export const BY_HAND = [\n{by_hand}] as const satisfies Happened['kind'][];\n\
+         /** The work that is done by each, where that has a word of its own. */\n\
+         export const DOES: Record<Happened['kind'], Work[]> = {{\n{does}}};\n"
+    )
 }
 
 /// The limits of what is typed, which fields show; the core holds them.

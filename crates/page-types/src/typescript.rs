@@ -25,7 +25,58 @@ pub fn types(description: &Value) -> String {
         let text = naming.text(schema, 0);
         told.push_str(&format!("\n{}export type {name} = {text};\n", comment(schema, "")));
     }
+    told.push_str(&routes(description, &naming));
     told
+}
+
+/// Where the API's own routes begin.
+const API: &str = "/api/v1";
+
+/// Every route of the API: what stands in its address and behind its question mark, what it reads and what it answers.
+fn routes(description: &Value, naming: &Naming) -> String {
+    let mut told = String::from("\n/** The routes, by method and path. */\nexport interface Routes {\n");
+    for (path, methods) in description["paths"].as_object().into_iter().flatten() {
+        let Some(path) = path.strip_prefix(API) else { continue };
+        for (method, route) in methods.as_object().into_iter().flatten() {
+            let said = route["summary"].as_str().unwrap_or_default();
+            told.push_str(&format!("  /** {said} */\n  '{} {path}': {{\n", method.to_uppercase()));
+            for (key, place) in [("at", "path"), ("asks", "query")] {
+                if let Some(fields) = parameters(route, place, naming) {
+                    told.push_str(&format!("    {key}: {{ {fields} }};\n"));
+                }
+            }
+            if let Some(schema) = route.pointer("/requestBody/content/application~1json/schema") {
+                told.push_str(&format!("    reads: {};\n", naming.text(schema, 2)));
+            }
+            told.push_str(&format!("    answers: {};\n  }};\n", answer(route, naming)));
+        }
+    }
+    told.push_str("}\n");
+    told
+}
+
+/// What stands in one place of an address; nothing where nothing does.
+fn parameters(route: &Value, place: &str, naming: &Naming) -> Option<String> {
+    let here = route["parameters"].as_array()?.iter().filter(|one| one["in"] == place);
+    let field = |one: &Value| {
+        let mark = if one["required"] == true { "" } else { "?" };
+        format!("{}{mark}: {}", one["name"].as_str().unwrap_or_default(), naming.text(&one["schema"], 2))
+    };
+    let fields: Vec<String> = here.map(field).collect();
+    (!fields.is_empty()).then(|| fields.join("; "))
+}
+
+/// What a route answers when all is well: its shape where it is JSON, nothing, or text.
+fn answer(route: &Value, naming: &Naming) -> String {
+    let responses = route["responses"].as_object().into_iter().flatten();
+    let good = responses.filter(|(status, _)| status.starts_with('2')).map(|(_, answer)| &answer["content"]).next();
+    match good.and_then(Value::as_object) {
+        None => "undefined".into(),
+        Some(kinds) => match kinds.values().next().and_then(|kind| kind.get("schema")) {
+            Some(schema) => naming.text(schema, 2),
+            None => "unknown".into(),
+        },
+    }
 }
 
 /// The names of shapes.

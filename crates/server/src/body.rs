@@ -9,8 +9,8 @@ use schemars::JsonSchema;
 use serde::Serialize;
 use serde::de::DeserializeOwned;
 use serde_json::Value;
-use sparrow_core::change::limits;
 use sparrow_core::climate::calendar::YEARS;
+use sparrow_core::limits;
 use sparrow_facts::refusal::Refusal;
 
 /// What most answers are.

@@ -13,25 +13,16 @@ use sparrow_core::reckon::season::SeasonView;
 use sparrow_core::rules::findings::Finding;
 use sparrow_core::season::year::GrowingYear;
 use sparrow_facts::almanac::Almanac;
-use sparrow_facts::bed::Bed;
-use sparrow_facts::fixture::Fixture;
+use sparrow_facts::edit::Fact;
+use sparrow_facts::every_list_of_facts;
 use sparrow_facts::garden::Garden;
-use sparrow_facts::grouping::OwnGrouping;
-use sparrow_facts::history::PastStand;
-use sparrow_facts::ids::{
-    BedId, FixtureId, LotId, OwnCropId, OwnGroupingId, PastId, PatchId, TurnPlanId, VarietyId, WantId, WishId,
-};
-use sparrow_facts::own_crop::OwnCrop;
-use sparrow_facts::patch::Patch;
+use sparrow_facts::ids::{BedId, PatchId, TurnPlanId, WishId};
 use sparrow_facts::school::School;
-use sparrow_facts::seed_lot::SeedLot;
 use sparrow_facts::site::Site;
 use sparrow_facts::spacing::OwnSpacing;
 use sparrow_facts::turns::Turns;
-use sparrow_facts::variety::Variety;
-use sparrow_facts::want::Want;
 use sparrow_store::History;
-use std::collections::BTreeMap;
+use std::collections::{BTreeMap, BTreeSet};
 
 /// A list as it changed: those of its things that are new or otherwise than before, and the numbers of those that are gone.
 #[derive(Debug, Clone, PartialEq, Serialize, JsonSchema)]
@@ -43,65 +34,68 @@ pub struct ListNow<T, I> {
     pub gone: Vec<I>,
 }
 
-/// Facts that are otherwise than before; nothing where nothing changed.
-#[derive(Debug, Clone, PartialEq, Serialize, JsonSchema)]
-pub struct FactsNow {
-    /// The place.
-    pub site: Option<Site>,
-    /// Beds.
-    pub beds: ListNow<Bed, BedId>,
-    /// Patches.
-    pub patches: ListNow<Patch, PatchId>,
-    /// Remembered stands.
-    pub past: ListNow<PastStand, PastId>,
-    /// All own distances, when one changed.
-    pub spacings: Option<Vec<OwnSpacing>>,
-    /// Own groupings.
-    pub groupings: ListNow<OwnGrouping, OwnGroupingId>,
-    /// Crops that the book lacks.
-    pub own_crops: ListNow<OwnCrop, OwnCropId>,
-    /// Varieties.
-    pub varieties: ListNow<Variety, VarietyId>,
-    /// Lots of seed.
-    pub lots: ListNow<SeedLot, LotId>,
-    /// What it would like to have.
-    pub wants: ListNow<Want, WantId>,
-    /// Fixtures of the yard.
-    pub fixtures: ListNow<Fixture, FixtureId>,
-    /// The household's school of spacing.
-    pub school: Option<School>,
-    /// All that is said of the years ahead, when anything of it changed.
-    pub turns: Option<Box<Turns>>,
-    /// All that is said of weather, shelf and warmth, when anything of it changed.
-    pub almanac: Option<Box<Almanac>>,
+macro_rules! facts_now {
+    (
+        first { $($(#[$first_doc:meta])* $first:ident: $First:ty, $FirstId:ty, $FirstEdit:ident;)* }
+        later { $($(#[$later_doc:meta])* $later:ident: $Later:ty, $LaterId:ty, $LaterEdit:ident;)* }
+        keyed { $($keyed:tt)* }
+    ) => {
+        /// Facts that are otherwise than before; nothing where nothing changed.
+        #[derive(Debug, Clone, PartialEq, Serialize, JsonSchema)]
+        pub struct FactsNow {
+            /// The place.
+            pub site: Option<Site>,
+            $($(#[$first_doc])* pub $first: ListNow<$First, $FirstId>,)*
+            /// All own distances, when one changed.
+            pub spacings: Option<Vec<OwnSpacing>>,
+            $($(#[$later_doc])* pub $later: ListNow<$Later, $LaterId>,)*
+            /// The household's school of spacing.
+            pub school: Option<School>,
+            /// All that is said of the years ahead, when anything of it changed.
+            pub turns: Option<Box<Turns>>,
+            /// All that is said of weather, shelf and warmth, when anything of it changed.
+            pub almanac: Option<Box<Almanac>>,
+        }
+
+        /// The numbers of what a change made.
+        #[derive(Debug, Clone, PartialEq, Eq, Serialize, JsonSchema)]
+        pub struct NumbersMade {
+            $($(#[$first_doc])* pub $first: Vec<$FirstId>,)*
+            $($(#[$later_doc])* pub $later: Vec<$LaterId>,)*
+            /// Wishes for the years ahead.
+            pub wishes: Vec<WishId>,
+            /// Kept plans.
+            pub plans: Vec<TurnPlanId>,
+        }
+
+        impl FactsNow {
+            fn between(before: &Garden, after: &Garden) -> FactsNow {
+                FactsNow {
+                    site: other(&before.site, &after.site),
+                    $($first: rows(&before.$first, &after.$first, Fact::key),)*
+                    spacings: other(&before.spacings, &after.spacings),
+                    $($later: rows(&before.$later, &after.$later, Fact::key),)*
+                    school: other(&before.school, &after.school),
+                    turns: other(&before.turns, &after.turns).map(Box::new),
+                    almanac: other(&before.almanac, &after.almanac).map(Box::new),
+                }
+            }
+        }
+
+        impl NumbersMade {
+            fn between(before: &Garden, after: &Garden) -> NumbersMade {
+                NumbersMade {
+                    $($first: new(&before.$first, &after.$first),)*
+                    $($later: new(&before.$later, &after.$later),)*
+                    wishes: new(&before.turns.wishes, &after.turns.wishes),
+                    plans: new(&before.turns.plans, &after.turns.plans),
+                }
+            }
+        }
+    };
 }
 
-/// The numbers of what a change made.
-#[derive(Debug, Clone, PartialEq, Eq, Serialize, JsonSchema)]
-pub struct NumbersMade {
-    /// Beds.
-    pub beds: Vec<BedId>,
-    /// Patches.
-    pub patches: Vec<PatchId>,
-    /// Remembered stands.
-    pub past: Vec<PastId>,
-    /// Own groupings.
-    pub groupings: Vec<OwnGroupingId>,
-    /// Crops that the book lacks.
-    pub own_crops: Vec<OwnCropId>,
-    /// Varieties.
-    pub varieties: Vec<VarietyId>,
-    /// Lots of seed.
-    pub lots: Vec<LotId>,
-    /// Wants.
-    pub wants: Vec<WantId>,
-    /// Fixtures of the yard.
-    pub fixtures: Vec<FixtureId>,
-    /// Wishes for the years ahead.
-    pub wishes: Vec<WishId>,
-    /// Kept plans.
-    pub plans: Vec<TurnPlanId>,
-}
+every_list_of_facts!(facts_now);
 
 /// The findings of one bed.
 #[derive(Debug, Clone, PartialEq, Serialize, JsonSchema)]
@@ -181,76 +175,21 @@ impl Changed {
 
 fn rows<T: Clone + PartialEq, I: Copy + Ord>(before: &[T], after: &[T], id: impl Fn(&T) -> I) -> ListNow<T, I> {
     let was: BTreeMap<I, &T> = before.iter().map(|one| (id(one), one)).collect();
-    let is: std::collections::BTreeSet<I> = after.iter().map(&id).collect();
+    let is: BTreeSet<I> = after.iter().map(&id).collect();
     ListNow {
         now: after.iter().filter(|one| was.get(&id(one)) != Some(one)).cloned().collect(),
         gone: was.into_keys().filter(|id| !is.contains(id)).collect(),
     }
 }
 
-fn new<T, I: Copy + Ord>(before: &[T], after: &[T], id: impl Fn(&T) -> I) -> Vec<I> {
-    let was: std::collections::BTreeSet<I> = before.iter().map(&id).collect();
-    after.iter().map(&id).filter(|id| !was.contains(id)).collect()
+/// The keys of the facts that were not there before.
+fn new<T: Fact>(before: &[T], after: &[T]) -> Vec<T::Key> {
+    let was: BTreeSet<T::Key> = before.iter().map(Fact::key).collect();
+    after.iter().map(Fact::key).filter(|key| !was.contains(key)).collect()
 }
 
 fn other<T: Clone + PartialEq>(before: &T, after: &T) -> Option<T> {
     (before != after).then(|| after.clone())
-}
-
-impl FactsNow {
-    fn between(before: &Garden, after: &Garden) -> FactsNow {
-        // Taken apart, so that a fact that is forgotten here does not compile.
-        let Garden {
-            site,
-            beds,
-            patches,
-            past,
-            spacings,
-            groupings,
-            own_crops,
-            varieties,
-            lots,
-            wants,
-            fixtures,
-            school,
-            turns,
-            almanac,
-        } = after;
-        FactsNow {
-            site: other(&before.site, site),
-            beds: rows(&before.beds, beds, |bed| bed.id),
-            patches: rows(&before.patches, patches, |patch| patch.id),
-            past: rows(&before.past, past, |past| past.id),
-            spacings: other(&before.spacings, spacings),
-            groupings: rows(&before.groupings, groupings, |own| own.id),
-            own_crops: rows(&before.own_crops, own_crops, |one| one.id),
-            varieties: rows(&before.varieties, varieties, |one| one.id),
-            lots: rows(&before.lots, lots, |one| one.id),
-            wants: rows(&before.wants, wants, |one| one.id),
-            fixtures: rows(&before.fixtures, fixtures, |one| one.id),
-            school: other(&before.school, school),
-            turns: other(&before.turns, turns).map(Box::new),
-            almanac: other(&before.almanac, almanac).map(Box::new),
-        }
-    }
-}
-
-impl NumbersMade {
-    fn between(before: &Garden, after: &Garden) -> NumbersMade {
-        NumbersMade {
-            beds: new(&before.beds, &after.beds, |bed| bed.id),
-            patches: new(&before.patches, &after.patches, |patch| patch.id),
-            past: new(&before.past, &after.past, |past| past.id),
-            groupings: new(&before.groupings, &after.groupings, |own| own.id),
-            own_crops: new(&before.own_crops, &after.own_crops, |one| one.id),
-            varieties: new(&before.varieties, &after.varieties, |one| one.id),
-            lots: new(&before.lots, &after.lots, |one| one.id),
-            wants: new(&before.wants, &after.wants, |one| one.id),
-            fixtures: new(&before.fixtures, &after.fixtures, |one| one.id),
-            wishes: new(&before.turns.wishes, &after.turns.wishes, |wish| wish.id),
-            plans: new(&before.turns.plans, &after.turns.plans, |plan| plan.id),
-        }
-    }
 }
 
 impl ReckoningNow {

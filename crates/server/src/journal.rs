@@ -11,7 +11,7 @@ use jiff::civil::Date;
 use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use sparrow_core::change::journal;
-use sparrow_core::change::limits::{self, ENTRIES_AT_ONCE, MOST_OF_JOURNAL};
+use sparrow_core::limits::{self, ENTRIES_AT_ONCE, MOST_OF_JOURNAL};
 use sparrow_core::work::Work;
 use sparrow_facts::ids::PatchId;
 use sparrow_facts::journal::{EntryId, JournalEntry, holding};

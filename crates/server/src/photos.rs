@@ -12,7 +12,7 @@ use schemars::JsonSchema;
 use serde::Deserialize;
 use sha2::{Digest, Sha256};
 use sparrow_core::change::journal::is_number;
-use sparrow_core::change::limits::{self, MOST_PHOTOS, PHOTO_BYTES, PHOTO_PIXELS};
+use sparrow_core::limits::{self, MOST_PHOTOS, PHOTO_BYTES, PHOTO_PIXELS};
 use sparrow_facts::refusal::Refusal;
 use sparrow_formats::picture;
 use sparrow_store::{GardenId, Picture, Role, Store};

@@ -77,6 +77,7 @@ impl Heard {
 impl Ready {
     /// Makes a garden ready, with what was written down in it.
     pub fn of(mut at: Versioned, far: HowFar, journal: Arc<Heard>) -> Arc<Ready> {
+        Catalogue::standard().name_as_today(&mut at.garden);
         at.garden.site = with_months(at.garden.site);
         let grower = Arc::new(Grower::of(&at.garden, Catalogue::standard()));
         let catalogue = Arc::new(Catalogue::standard().with_own(&at.garden));
@@ -96,6 +97,8 @@ impl Ready {
     pub fn after(&self, edits: &[Edit], revision: i64) -> Arc<Ready> {
         let mut garden = self.at.garden.clone();
         edit::apply(&mut garden, edits);
+        // What is taken back or done again was written down in its own day.
+        Catalogue::standard().name_as_today(&mut garden);
         garden.site = with_months(garden.site);
         let was = &self.at.garden;
         let same_book = (&garden.own_crops, &garden.varieties, &garden.lots) == (&was.own_crops, &was.varieties, &was.lots);

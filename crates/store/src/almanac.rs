@@ -1,6 +1,7 @@
 //! Reads and writes what households say of their weather, their shelf and their beds' warmth.
 
 use crate::columns::{fit, of_word, word};
+use crate::table::{Table, load_list};
 use crate::{GardenId, StoreError};
 use jiff_sqlx::{Date, ToSqlx};
 use serde_json::{Value, json};
@@ -18,23 +19,13 @@ pub async fn load(connection: &mut PgConnection, garden: GardenId) -> Result<Alm
     )
     .fetch_one(&mut *connection)
     .await?;
-    let beds = sqlx::query!(
-        "select id, mulch, cover from bed where garden_id = $1 and (mulch <> 'none' or cover <> 'none') order by id",
-        garden.0
-    )
-    .fetch_all(&mut *connection)
-    .await?;
-    let bed = |id: i32| Ok::<_, StoreError>(BedId(fit(id)?));
     Ok(Almanac {
         from: of_word(&row.warmth_from)?,
         months: row.month_highs.zip(row.month_lows).map(|(high, low)| months(&high, &low)).transpose()?,
         station: station(connection, garden).await?,
         appetite: of_word(&row.appetite)?,
-        beds: beds
-            .into_iter()
-            .map(|row| Ok(BedWarmth { bed: bed(row.id)?, mulch: of_word(&row.mulch)?, cover: of_word(&row.cover)? }))
-            .collect::<Result<_, StoreError>>()?,
-        readings: readings(connection, garden).await?,
+        beds: load_list(connection, garden).await?,
+        readings: load_list(connection, garden).await?,
         shelf: Shelf {
             cells: fit(row.shelf_cells)?,
             tray: fit(row.shelf_tray)?,
@@ -104,18 +95,6 @@ async fn station(connection: &mut PgConnection, garden: GardenId) -> Result<Opti
     }))
 }
 
-async fn readings(connection: &mut PgConnection, garden: GardenId) -> Result<Vec<SoilReading>, StoreError> {
-    let rows = sqlx::query!(
-        r#"select bed_id, day as "day: Date", tenths_c from soil_reading where garden_id = $1 order by day, bed_id"#,
-        garden.0
-    )
-    .fetch_all(connection)
-    .await?;
-    rows.into_iter()
-        .map(|row| Ok(SoilReading { bed: BedId(fit(row.bed_id)?), on: row.day.to_jiff(), soil: TenthsC(row.tenths_c) }))
-        .collect()
-}
-
 /// Writes where the warmth is taken from, and how much chance is taken.
 pub async fn climate(connection: &mut PgConnection, garden: GardenId, climate: &Climate) -> Result<u64, StoreError> {
     let Climate { from, months, appetite } = climate;
@@ -143,47 +122,6 @@ pub async fn shelf(connection: &mut PgConnection, garden: GardenId, shelf: Shelf
         fit::<i16, _>(shelf.hardening)?,
         i16::from(shelf.harden_days),
         i16::from(shelf.survival)
-    );
-    Ok(done.execute(connection).await?.rows_affected())
-}
-
-/// Writes how a bed is mulched and covered.
-pub async fn bed_warmth(connection: &mut PgConnection, garden: GardenId, warmth: BedWarmth) -> Result<u64, StoreError> {
-    let done = sqlx::query!(
-        "update bed set mulch = $3, cover = $4 where garden_id = $1 and id = $2",
-        garden.0,
-        fit::<i32, _>(warmth.bed.0)?,
-        word(&warmth.mulch)?,
-        word(&warmth.cover)?
-    );
-    Ok(done.execute(connection).await?.rows_affected())
-}
-
-/// A bed lies bare under the open sky.
-pub async fn forget_bed_warmth(connection: &mut PgConnection, garden: GardenId, bed: BedId) -> Result<u64, StoreError> {
-    bed_warmth(connection, garden, BedWarmth { bed, mulch: Mulch::None, cover: Cover::None }).await
-}
-
-/// Writes readings in one statement; of each bed and day one.
-pub async fn readings_written(connection: &mut PgConnection, garden: GardenId, all: &[&SoilReading]) -> Result<u64, StoreError> {
-    let rows = all.iter().map(|one| json!({ "bed_id": one.bed, "day": one.on, "tenths_c": one.soil })).collect();
-    let done = sqlx::query!(
-        "insert into soil_reading (garden_id, bed_id, day, tenths_c)
-         select $1, bed_id, day, tenths_c from jsonb_to_recordset($2) as r(bed_id integer, day date, tenths_c smallint)
-         on conflict (garden_id, bed_id, day) do update set tenths_c = excluded.tenths_c",
-        garden.0,
-        Value::Array(rows)
-    );
-    Ok(done.execute(connection).await?.rows_affected())
-}
-
-/// Strikes a reading out.
-pub async fn forget_reading(connection: &mut PgConnection, garden: GardenId, one: SoilReading) -> Result<u64, StoreError> {
-    let done = sqlx::query!(
-        "delete from soil_reading where garden_id = $1 and bed_id = $2 and day = $3::date",
-        garden.0,
-        fit::<i32, _>(one.bed.0)?,
-        one.on.to_sqlx() as _
     );
     Ok(done.execute(connection).await?.rows_affected())
 }
@@ -225,4 +163,74 @@ pub async fn write_station(
         .await?;
     }
     Ok(1)
+}
+
+impl Table for BedWarmth {
+    async fn load(connection: &mut PgConnection, garden: GardenId) -> Result<Vec<Self>, StoreError> {
+        let rows = sqlx::query!(
+            "select id, mulch, cover from bed where garden_id = $1 and (mulch <> 'none' or cover <> 'none') order by id",
+            garden.0
+        )
+        .fetch_all(connection)
+        .await?;
+        rows.into_iter()
+            .map(|row| Ok(BedWarmth { bed: BedId(fit(row.id)?), mulch: of_word(&row.mulch)?, cover: of_word(&row.cover)? }))
+            .collect()
+    }
+
+    async fn write(connection: &mut PgConnection, garden: GardenId, rows: &[&Self]) -> Result<u64, StoreError> {
+        let mut written = 0;
+        for warmth in rows {
+            let done = sqlx::query!(
+                "update bed set mulch = $3, cover = $4 where garden_id = $1 and id = $2",
+                garden.0,
+                fit::<i32, _>(warmth.bed.0)?,
+                word(&warmth.mulch)?,
+                word(&warmth.cover)?
+            );
+            written += done.execute(&mut *connection).await?.rows_affected();
+        }
+        Ok(written)
+    }
+
+    async fn forget(connection: &mut PgConnection, garden: GardenId, gone: &Self) -> Result<u64, StoreError> {
+        let bare = BedWarmth { bed: gone.bed, mulch: Mulch::None, cover: Cover::None };
+        Self::write(connection, garden, &[&bare]).await
+    }
+}
+
+impl Table for SoilReading {
+    async fn load(connection: &mut PgConnection, garden: GardenId) -> Result<Vec<Self>, StoreError> {
+        let rows = sqlx::query!(
+            r#"select bed_id, day as "day: Date", tenths_c from soil_reading where garden_id = $1 order by day, bed_id"#,
+            garden.0
+        )
+        .fetch_all(connection)
+        .await?;
+        rows.into_iter()
+            .map(|row| Ok(SoilReading { bed: BedId(fit(row.bed_id)?), on: row.day.to_jiff(), soil: TenthsC(row.tenths_c) }))
+            .collect()
+    }
+
+    async fn write(connection: &mut PgConnection, garden: GardenId, all: &[&Self]) -> Result<u64, StoreError> {
+        let rows = all.iter().map(|one| json!({ "bed_id": one.bed, "day": one.on, "tenths_c": one.soil })).collect();
+        let done = sqlx::query!(
+            "insert into soil_reading (garden_id, bed_id, day, tenths_c)
+         select $1, bed_id, day, tenths_c from jsonb_to_recordset($2) as r(bed_id integer, day date, tenths_c smallint)
+         on conflict (garden_id, bed_id, day) do update set tenths_c = excluded.tenths_c",
+            garden.0,
+            Value::Array(rows)
+        );
+        Ok(done.execute(connection).await?.rows_affected())
+    }
+
+    async fn forget(connection: &mut PgConnection, garden: GardenId, one: &Self) -> Result<u64, StoreError> {
+        let done = sqlx::query!(
+            "delete from soil_reading where garden_id = $1 and bed_id = $2 and day = $3::date",
+            garden.0,
+            fit::<i32, _>(one.bed.0)?,
+            one.on.to_sqlx() as _
+        );
+        Ok(done.execute(connection).await?.rows_affected())
+    }
 }

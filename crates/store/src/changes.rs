@@ -7,7 +7,7 @@
 //! that revision and to write.
 
 use crate::columns::fit;
-use crate::{AccountId, GardenId, Store, StoreError, facts, upgrade, write};
+use crate::{AccountId, GardenId, Store, StoreError, facts, upgrade};
 use jiff::Timestamp;
 use jiff_sqlx::Timestamp as Stamp;
 use serde_json::Value;
@@ -192,7 +192,7 @@ impl Store {
         if moved_on(&mut tx, asked, command).await? {
             return Ok(Made::Before);
         }
-        write::edits(&mut tx, asked.garden, edits).await?;
+        facts::write(&mut tx, asked.garden, edits).await?;
         let given = numbers_given(edits);
         let revision = sqlx::query_scalar!(
             "with dropped as (update change set state = 'dropped' where garden_id = $1 and account_id = $2 and state = 'undone'),
@@ -298,7 +298,7 @@ impl Store {
         if moved.execute(&mut *tx).await?.rows_affected() == 0 {
             return Err(StoreError::NotFound);
         }
-        write::edits(&mut tx, asked.garden, &step.edits).await?;
+        facts::write(&mut tx, asked.garden, &step.edits).await?;
         let revision = sqlx::query_scalar!(
             "with keyed as (insert into made_request (garden_id, key, asked) select $1, $2, $3 where $2::text is not null)
              update garden set revision = revision + 1 where id = $1 returning revision",

@@ -1,15 +1,13 @@
 //! Which gardens there are, and who may do what in them.
 
 use crate::columns::{fit, of_word, word};
-use crate::{AccountId, GardenId, HowFar, Store, StoreError, calendars, write};
+use crate::{AccountId, GardenId, HowFar, Store, StoreError, calendars, facts};
 use jiff::Timestamp;
 use jiff_sqlx::Timestamp as Stamp;
 use serde::{Deserialize, Serialize};
-use sparrow_facts::almanac::Almanac;
-use sparrow_facts::difference;
-use sparrow_facts::edit::{Edit, numbers_given};
+use sparrow_facts::difference::everything;
+use sparrow_facts::edit::numbers_given;
 use sparrow_facts::garden::Garden;
-use sparrow_facts::turns::Turns;
 
 /// What an account may do in a garden.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
@@ -106,7 +104,7 @@ impl Store {
             .execute(&mut *tx)
             .await?;
         let made = everything(garden);
-        write::edits(&mut tx, GardenId(id), &made).await?;
+        facts::write(&mut tx, GardenId(id), &made).await?;
         let given = numbers_given(&made);
         sqlx::query!(
             "update garden set given_bed = $2, given_patch = $3, given_wish = $4, given_variety = $5, given_own_crop = $6 where id = $1",
@@ -233,51 +231,4 @@ impl Store {
         );
         if done.execute(&self.pool).await?.rows_affected() == 0 { Err(StoreError::NotFound) } else { Ok(()) }
     }
-}
-
-/// The edits that make a garden from nothing.
-fn everything(garden: &Garden) -> Vec<Edit> {
-    // Taken apart, so that a fact that is forgotten here does not compile.
-    let Garden {
-        site,
-        beds,
-        patches,
-        past,
-        spacings,
-        groupings,
-        own_crops,
-        varieties,
-        lots,
-        wants,
-        fixtures,
-        school,
-        turns,
-        almanac,
-    } = garden;
-    let place = Edit::Site { before: Box::new(site.clone()), after: Box::new(site.clone()) };
-    let beds = beds.iter().map(|bed| Edit::Bed { before: None, after: Some(Box::new(bed.clone())) });
-    let patches = patches.iter().map(|patch| Edit::Patch { before: None, after: Some(Box::new(patch.clone())) });
-    let past = past.iter().map(|past| Edit::Past { before: None, after: Some(past.clone()) });
-    let spacings = spacings.iter().map(|own| Edit::Spacing { before: None, after: Some(own.clone()) });
-    let school = Edit::School { before: *school, after: *school };
-    let groupings = groupings.iter().map(|own| Edit::Grouping { before: None, after: Some(own.clone()) });
-    let own_crops = own_crops.iter().map(|one| Edit::OwnCrop { before: None, after: Some(Box::new(one.clone())) });
-    let varieties = varieties.iter().map(|one| Edit::Variety { before: None, after: Some(Box::new(one.clone())) });
-    let lots = lots.iter().map(|one| Edit::Lot { before: None, after: Some(Box::new(one.clone())) });
-    let wants = wants.iter().map(|one| Edit::Want { before: None, after: Some(Box::new(one.clone())) });
-    let fixtures = fixtures.iter().map(|one| Edit::Fixture { before: None, after: Some(one.clone()) });
-    let turns = difference::turns(&Turns::default(), turns);
-    let almanac = difference::almanac(&Almanac::default(), almanac);
-    let rest = patches.chain(past).chain(spacings).chain(turns).chain(almanac);
-    [place, school]
-        .into_iter()
-        .chain(own_crops)
-        .chain(varieties)
-        .chain(lots)
-        .chain(wants)
-        .chain(groupings)
-        .chain(fixtures)
-        .chain(beds)
-        .chain(rest)
-        .collect()
 }

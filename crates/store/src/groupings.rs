@@ -1,6 +1,7 @@
 //! A household's own groupings, read and written.
 
 use crate::columns::{fit, school, school_columns, spacing};
+use crate::table::Table;
 use crate::{GardenId, StoreError};
 use serde_json::{Value, json};
 use sparrow_facts::grouping::{OwnGrouping, OwnPart};
@@ -47,64 +48,70 @@ impl PartRow {
     }
 }
 
-/// All groupings of a garden, by their numbers.
-pub async fn load(connection: &mut PgConnection, garden: GardenId) -> Result<Vec<OwnGrouping>, StoreError> {
-    let parts = sqlx::query_as!(
-        PartRow,
-        "select grouping_id, crop, way, x, y, w, h, holes, between_others, school, school_figure, days_after, days,
+impl Table for OwnGrouping {
+    async fn load(connection: &mut PgConnection, garden: GardenId) -> Result<Vec<Self>, StoreError> {
+        let parts = sqlx::query_as!(
+            PartRow,
+            "select grouping_id, crop, way, x, y, w, h, holes, between_others, school, school_figure, days_after, days,
                 along, across, in_each
          from own_grouping_part where garden_id = $1 order by grouping_id, position",
-        garden.0
-    )
-    .fetch_all(&mut *connection)
-    .await?;
-    let rows = sqlx::query!("select id, name, first_day from own_grouping where garden_id = $1 order by id", garden.0)
-        .fetch_all(connection)
+            garden.0
+        )
+        .fetch_all(&mut *connection)
         .await?;
-    rows.into_iter()
-        .map(|row| {
-            let own = parts.iter().filter(|part| part.grouping_id == row.id);
-            Ok(OwnGrouping {
-                id: OwnGroupingId(fit(row.id)?),
-                name: row.name,
-                first_day: fit(row.first_day)?,
-                parts: own.map(PartRow::part).collect::<Result<_, _>>()?,
+        let rows = sqlx::query!("select id, name, first_day from own_grouping where garden_id = $1 order by id", garden.0)
+            .fetch_all(connection)
+            .await?;
+        rows.into_iter()
+            .map(|row| {
+                let own = parts.iter().filter(|part| part.grouping_id == row.id);
+                Ok(OwnGrouping {
+                    id: OwnGroupingId(fit(row.id)?),
+                    name: row.name,
+                    first_day: fit(row.first_day)?,
+                    parts: own.map(PartRow::part).collect::<Result<_, _>>()?,
+                })
             })
-        })
-        .collect()
-}
+            .collect()
+    }
 
-/// Writes groupings that are not there yet; how many were written.
-pub async fn write(connection: &mut PgConnection, garden: GardenId, groupings: &[&OwnGrouping]) -> Result<u64, StoreError> {
-    let rows: Vec<Value> =
-        groupings.iter().map(|own| json!({ "id": own.id, "name": own.name, "first_day": own.first_day })).collect();
-    let written = sqlx::query!(
-        "insert into own_grouping (garden_id, id, name, first_day)
+    async fn write(connection: &mut PgConnection, garden: GardenId, groupings: &[&Self]) -> Result<u64, StoreError> {
+        let rows: Vec<Value> =
+            groupings.iter().map(|own| json!({ "id": own.id, "name": own.name, "first_day": own.first_day })).collect();
+        let written = sqlx::query!(
+            "insert into own_grouping (garden_id, id, name, first_day)
          select $1, g.id, g.name, g.first_day from jsonb_to_recordset($2) as g(id integer, name text, first_day smallint)",
-        garden.0,
-        Value::Array(rows)
-    )
-    .execute(&mut *connection)
-    .await?;
-    // One statement for the parts of all: a household may keep thousands.
-    let rows: Vec<Value> = groupings
-        .iter()
-        .flat_map(|own| (0i16..).zip(&own.parts).map(|(position, part)| part_row(own.id, position, part)))
-        .collect();
-    sqlx::query!(
-        "insert into own_grouping_part (garden_id, grouping_id, position, crop, way, x, y, w, h, holes, between_others,
+            garden.0,
+            Value::Array(rows)
+        )
+        .execute(&mut *connection)
+        .await?;
+        // One statement for the parts of all: a household may keep thousands.
+        let rows: Vec<Value> = groupings
+            .iter()
+            .flat_map(|own| (0i16..).zip(&own.parts).map(|(position, part)| part_row(own.id, position, part)))
+            .collect();
+        sqlx::query!(
+            "insert into own_grouping_part (garden_id, grouping_id, position, crop, way, x, y, w, h, holes, between_others,
                                         school, school_figure, days_after, days, along, across, in_each)
          select $1, p.grouping_id, p.position, p.crop, p.way, p.x, p.y, p.w, p.h, p.holes, p.between_others, p.school,
                 p.school_figure, p.days_after, p.days, p.along, p.across, p.in_each
          from jsonb_to_recordset($2) as p(grouping_id integer, position smallint, crop text, way text, x integer, y integer,
                 w integer, h integer, holes integer, between_others boolean, school text, school_figure smallint,
                 days_after integer, days integer, along integer, across integer, in_each smallint)",
-        garden.0,
-        Value::Array(rows)
-    )
-    .execute(connection)
-    .await?;
-    Ok(written.rows_affected())
+            garden.0,
+            Value::Array(rows)
+        )
+        .execute(connection)
+        .await?;
+        Ok(written.rows_affected())
+    }
+
+    async fn forget(connection: &mut PgConnection, garden: GardenId, own: &Self) -> Result<u64, StoreError> {
+        let id: i32 = fit(own.id.0)?;
+        let deleted = sqlx::query!("delete from own_grouping where garden_id = $1 and id = $2", garden.0, id);
+        Ok(deleted.execute(connection).await?.rows_affected())
+    }
 }
 
 fn part_row(grouping: OwnGroupingId, position: i16, part: &OwnPart) -> Value {
@@ -119,11 +126,4 @@ fn part_row(grouping: OwnGroupingId, position: i16, part: &OwnPart) -> Value {
         "along": distance.map(|distance| distance.along.get()), "across": distance.map(|distance| distance.across.get()),
         "in_each": in_each
     })
-}
-
-/// Takes a grouping away.
-pub async fn forget(connection: &mut PgConnection, garden: GardenId, own: &OwnGrouping) -> Result<u64, StoreError> {
-    let id: i32 = fit(own.id.0)?;
-    let deleted = sqlx::query!("delete from own_grouping where garden_id = $1 and id = $2", garden.0, id);
-    Ok(deleted.execute(connection).await?.rows_affected())
 }

@@ -1,18 +1,9 @@
 // The keys that work in every view. Views add their own and stop them from coming here.
+import { isTyping, type Key } from '../parts/keys';
 import type { Desk } from '../state/desk.svelte';
 import type { GardenState } from '../state/garden.svelte';
 import { VIEWS, type ViewKey } from '../views';
 import { plusDays } from '../words/dates';
-
-/**
- * A key of a view: what is said of it in the list of keys, and what it does. What no view decides, such as Tab, or what
- * the thing in focus sees to, is only said.
- */
-export interface Key<Doing extends string = never> {
-  says: [key: string, what: string];
-  press?: string[];
-  does?: Doing;
-}
 
 export const FRAME_KEYS: Key[] = [
   { says: [`1 to ${VIEWS.length}`, `open the ${VIEWS.map((one) => one.name).join(', the ')}`] },
@@ -22,23 +13,6 @@ export const FRAME_KEYS: Key[] = [
   { says: ['?', 'this list'] },
   { says: ['Escape', 'back out of what is in hand or selected'] },
 ];
-
-/** What a key that is pressed does by a view's table; nothing while something is typed, or with a key held for commands. */
-export function doing<Doing extends string>(keys: Key<Doing>[], event: KeyboardEvent): Doing | undefined {
-  if (isTyping(event) || inDialog(event) || event.ctrlKey || event.metaKey || event.altKey) return undefined;
-  return keys.find((one) => one.press?.includes(event.key))?.does;
-}
-
-/** Whether a key goes into a field and is no command. */
-export function isTyping(event: KeyboardEvent): boolean {
-  const target = event.target;
-  return target instanceof HTMLElement && target.matches('input:not([type=checkbox]), select, textarea');
-}
-
-/** Whether a key is meant for what lies over the view. */
-export function inDialog(event: KeyboardEvent): boolean {
-  return event.target instanceof HTMLElement && event.target.closest('[role=dialog]') !== null;
-}
 
 /** Opens a view; the Bed view opens on the bed last looked at, or the first. */
 export function openView(view: ViewKey, garden: GardenState, desk: Desk): void {

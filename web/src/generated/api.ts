@@ -342,7 +342,7 @@ export type AskedGardenFile = {
   /** The word that tells this kind of file from any other: `patient-sparrow-garden`. */
   format: "patient-sparrow-garden";
   /** The version of the format. */
-  version: 10;
+  version: 11;
   /** The garden: everything its household said, nothing that follows from it. */
   garden: AskedGarden;
 };
@@ -1074,6 +1074,8 @@ export type AskedWant = {
 export type AskedWishDraft = {
   /** The crop's key. */
   crop: string;
+  /** The household's variety; nothing where any will do. */
+  variety?: VarietyId | null;
   /** Squares in each of its years, 1 to 400. */
   squares: number;
   /** When it holds its ground, one part at least. */
@@ -1714,6 +1716,10 @@ export type Command = {
   do: "forget-want";
   want: WantId;
 } | {
+  do: "wish-wants";
+  year: number;
+  wanted: Wanted[];
+} | {
   do: "keep-list";
   list: AskedListed;
 } | {
@@ -2010,25 +2016,25 @@ export type EntryId = string;
 export type FactsNow = {
   /** The place. */
   site: Site | null;
-  /** Beds. */
+  /** Its growing places. */
   beds: BedListNow;
-  /** Patches. */
+  /** What stands, stood or will stand in them. */
   patches: PatchListNow;
-  /** Remembered stands. */
+  /** What is remembered of earlier years. */
   past: PastStandListNow;
   /** All own distances, when one changed. */
   spacings: OwnSpacing[] | null;
-  /** Own groupings. */
+  /** The household's own groupings. */
   groupings: OwnGroupingListNow;
   /** Crops that the book lacks. */
   own_crops: OwnCropListNow;
-  /** Varieties. */
+  /** The household's own varieties. */
   varieties: VarietyListNow;
-  /** Lots of seed. */
+  /** The seed it has. */
   lots: SeedLotListNow;
-  /** What it would like to have. */
+  /** What it would like to have in a year. */
   wants: WantListNow;
-  /** Fixtures of the yard. */
+  /** What else stands in the yard. */
   fixtures: FixtureListNow;
   /** The household's school of spacing. */
   school: School | null;
@@ -2355,7 +2361,7 @@ export type GardenFile = {
   /** The word that tells this kind of file from any other: `patient-sparrow-garden`. */
   format: "patient-sparrow-garden";
   /** The version of the format. */
-  version: 10;
+  version: 11;
   /** The garden: everything its household said, nothing that follows from it. */
   garden: Garden;
 };
@@ -2667,6 +2673,22 @@ export type Harm = {
 
 /** A kind of harm. */
 export type HarmSeen = "pest" | "disease" | "damage";
+
+/** Harvests that are to come evenly, to be reckoned back to sowings. */
+export type HarvestSeries = {
+  /** The key of the crop. */
+  crop: string;
+  /** The key of the way it is grown; nothing for its usual one. */
+  way: string | null;
+  /** The first day on which it can be had. */
+  from: string;
+  /** The last. */
+  until: string;
+  /** Days between harvests. */
+  every: number;
+  /** Plants of each sowing. */
+  plants: number;
+};
 
 /** A hole in the bed's own frame. */
 export type Hole = {
@@ -3200,23 +3222,23 @@ export type NoteKind = "twice-in-a-year" | "giver-first" | "hungry-again";
 
 /** The numbers of what a change made. */
 export type NumbersMade = {
-  /** Beds. */
+  /** Its growing places. */
   beds: BedId[];
-  /** Patches. */
+  /** What stands, stood or will stand in them. */
   patches: PatchId[];
-  /** Remembered stands. */
+  /** What is remembered of earlier years. */
   past: PastId[];
-  /** Own groupings. */
+  /** The household's own groupings. */
   groupings: OwnGroupingId[];
   /** Crops that the book lacks. */
   own_crops: OwnCropId[];
-  /** Varieties. */
+  /** The household's own varieties. */
   varieties: VarietyId[];
-  /** Lots of seed. */
+  /** The seed it has. */
   lots: LotId[];
-  /** Wants. */
+  /** What it would like to have in a year. */
   wants: WantId[];
-  /** Fixtures of the yard. */
+  /** What else stands in the yard. */
   fixtures: FixtureId[];
   /** Wishes for the years ahead. */
   wishes: WishId[];
@@ -3964,6 +3986,7 @@ export type Question = {
 } | {
   ask: "usual-wish";
   crop: string;
+  variety?: VarietyId | null;
 } | {
   ask: "season";
   on: string;
@@ -4604,6 +4627,8 @@ export type RoundLine = {
   late: number;
   /** It was done on this day. */
   done: boolean;
+  /** The entry by which it was done on this day, the last of them: struck out, it is not done. */
+  by: EntryId | null;
   /** It was done in part, and this is the rest. */
   rest: boolean;
   /** How it is done, where something goes into the ground. */
@@ -6339,6 +6364,8 @@ export type WantLine = {
   sum: WantSum | null;
   /** Why that is not known, where it is not. */
   lacks: Lacks | null;
+  /** Its sowings, where it is had through some months by more than one. */
+  series: HarvestSeries | null;
   /** Plants of it in the plan of the year, in all. */
   planned: number;
   /** Plants of those that were sown or planted. */
@@ -6397,6 +6424,14 @@ export type WantSum = {
   starts: string[];
 };
 
+/** A crop, or a variety of it, of which something is wanted. */
+export type Wanted = {
+  /** The key of the crop. */
+  crop: string;
+  /** The household's variety; nothing for wants that name none. */
+  variety?: VarietyId | null;
+};
+
 /** The wants of a growing year against its ground. */
 export type Wants = {
   /** The year. */
@@ -6407,6 +6442,8 @@ export type Wants = {
   ground: number;
   /** What the wants take of it in each month of the year, from its first, least and most \[hundredths of a square\]. */
   months: MonthTaken[];
+  /** What they come to as wishes for the years ahead, each crop and variety once. */
+  wished: Wished[];
   /** Where the middle of what is wanted is more than there is in some month: what could be less, the cheapest first. */
   cuts: Cut[];
 };
@@ -6599,6 +6636,8 @@ export type Winters = {
 export type WishDraft = {
   /** The crop's key. */
   crop: string;
+  /** The household's variety; nothing where any will do. */
+  variety: VarietyId | null;
   /** Squares in each of its years, 1 to 400. */
   squares: number;
   /** When it holds its ground, one part at least. */
@@ -6615,6 +6654,22 @@ export type WishDraft = {
 
 /** The number of a wish within its garden, from 1. */
 export type WishId = number;
+
+/** The wants of a crop, or of a variety of it, against its wishes. */
+export type Wished = {
+  /** The key of the crop. */
+  crop: string;
+  /** The variety; nothing for wants that name none. */
+  variety: VarietyId | null;
+  /** The middle of what all wants of it take, in squares; nothing where nobody can say. */
+  squares: number | null;
+  /** What the wishes of it come to in a year. */
+  wished: number;
+  /** The wish that is changed; nothing where a new one is made. */
+  wish: WishId | null;
+  /** Squares of that wish when all wishes of it come to what is wanted; nothing where they do, or cannot. */
+  becomes: number | null;
+};
 
 /** One word of a list, and what is known by it. */
 export type Word = {
@@ -6665,3 +6720,312 @@ export type Yield = {
   /** The key of the source. */
   source: string;
 };
+
+/** The routes, by method and path. */
+export interface Routes {
+  /** Anyone: this description, as OpenAPI 3.1. */
+  'GET /openapi.json': {
+    answers: unknown;
+  };
+  /** Anyone: the JSON Schema of the garden file. */
+  'GET /garden-file.schema.json': {
+    answers: unknown;
+  };
+  /** Anyone: everything known of plants. */
+  'GET /catalogue': {
+    answers: Catalogue;
+  };
+  /** Anyone: what a tape's words mean. */
+  'GET /tape': {
+    asks: { read: string };
+    answers: TapeReading;
+  };
+  /** Anyone: towns whose names begin so, the largest first. */
+  'GET /towns': {
+    asks: { name: string };
+    answers: Town[];
+  };
+  /** Anyone: what the climate of a place is. */
+  'GET /climate': {
+    asks: { latitude: number; longitude?: number | null; height?: number | null };
+    answers: PlaceClimate;
+  };
+  /** Anyone: makes an account and signs it in. */
+  'POST /accounts': {
+    reads: NewAccount;
+    answers: Me;
+  };
+  /** Anyone: who is signed in, if anyone. */
+  'GET /session': {
+    answers: SessionView;
+  };
+  /** Anyone: signs in. */
+  'POST /session': {
+    reads: Credentials;
+    answers: Me;
+  };
+  /** Anyone: signs out; the session has ended, wherever its cookie was copied to. */
+  'DELETE /session': {
+    answers: undefined;
+  };
+  /** Anyone: enters an invented household without a password; on a demo server only. */
+  'POST /session/demo': {
+    reads: DemoDoor;
+    answers: Me;
+  };
+  /** Signed-in accounts: where the account is signed in. */
+  'GET /account/sessions': {
+    answers: SessionLine[];
+  };
+  /** Signed-in accounts: ends all other sessions of the account. */
+  'DELETE /account/sessions': {
+    answers: undefined;
+  };
+  /** Signed-in accounts: ends one of the account's sessions. */
+  'DELETE /account/sessions/{session}': {
+    at: { session: number };
+    answers: undefined;
+  };
+  /** Signed-in accounts: sets a new password, and ends every other session. */
+  'POST /account/password': {
+    reads: PasswordChange;
+    answers: undefined;
+  };
+  /** Anyone: sets a new password, and ends every session; for whoever holds a link that the operator made. */
+  'POST /account/reset': {
+    reads: PasswordReset;
+    answers: undefined;
+  };
+  /** Signed-in accounts: everything the account owns, as one file with a garden file for each garden, those in the bin too. */
+  'GET /account/export': {
+    answers: GardenFiles;
+  };
+  /** Signed-in accounts: ends the account, with the gardens they own and all that is in them. */
+  'POST /account/end': {
+    reads: AccountEnding;
+    answers: undefined;
+  };
+  /** Anyone: what it invites to; for whoever holds its link. */
+  'POST /invitations/look': {
+    reads: InvitationWord;
+    answers: InvitationView;
+  };
+  /** Signed-in accounts: comes into the garden; for whoever holds its link. */
+  'POST /invitations/accept': {
+    reads: InvitationWord;
+    answers: CameInto;
+  };
+  /** Signed-in accounts: the account's gardens in the bin. */
+  'GET /bin': {
+    answers: BinLine[];
+  };
+  /** Signed-in accounts: takes a garden out of the bin. */
+  'DELETE /bin/{binned}': {
+    at: { binned: number };
+    answers: undefined;
+  };
+  /** Signed-in accounts: the gardens the account may see. */
+  'GET /gardens': {
+    answers: GardenLine[];
+  };
+  /** Signed-in accounts: makes a garden of one's own. */
+  'POST /gardens': {
+    reads: NewGarden;
+    answers: GardenView;
+  };
+  /** Signed-in accounts: makes a garden of one's own from a file, or changes nothing. */
+  'POST /gardens/import': {
+    reads: AskedGardenFile;
+    answers: GardenView;
+  };
+  /** Anyone with a role in the garden: the garden on a day. */
+  'GET /gardens/{garden}': {
+    at: { garden: number };
+    asks: { on?: string | null };
+    answers: GardenView;
+  };
+  /** Anyone with a role in the garden: another day, told by what is otherwise on it than on the day seen before. */
+  'GET /gardens/{garden}/look': {
+    at: { garden: number };
+    asks: { on: string; was: string; revision: number; journal?: number; today: string };
+    answers: Look;
+  };
+  /** Owners and helpers: carries out a command, or rehearses it. */
+  'POST /gardens/{garden}/commands': {
+    at: { garden: number };
+    reads: Asking;
+    answers: Carried;
+  };
+  /** Anyone with a role in the garden: answers a question that changes nothing. */
+  'POST /gardens/{garden}/questions': {
+    at: { garden: number };
+    reads: Question;
+    answers: Answer;
+  };
+  /** Anyone with a role in the garden: searches for the best, as server-sent events `waiting`, `going` and at last `done`, `stopped` or `refused`. Ending the request ends the search. */
+  'POST /gardens/{garden}/searches': {
+    at: { garden: number };
+    reads: Search;
+    answers: Told;
+  };
+  /** Anyone with a role in the garden: the setting-out drawing of a bed. */
+  'GET /gardens/{garden}/beds/{bed}/sheet.svg': {
+    at: { garden: number; bed: number };
+    asks: { year: number; on?: string | null; paper?: "a4" | "letter"; keep?: boolean };
+    answers: unknown;
+  };
+  /** Owners and helpers: reads a weather station's daily file and says what it holds; keeps nothing. */
+  'POST /gardens/{garden}/station': {
+    at: { garden: number };
+    asks: { name: string };
+    answers: StationRead;
+  };
+  /** Anyone with a role in the garden: the garden's work as an iCalendar file. */
+  'GET /gardens/{garden}/calendar.ics': {
+    at: { garden: number };
+    answers: unknown;
+  };
+  /** Anyone with a role in the garden: the garden's work as a table. */
+  'GET /gardens/{garden}/calendar.csv': {
+    at: { garden: number };
+    answers: unknown;
+  };
+  /** Owners and helpers: whether there is a private link to the calendar. */
+  'GET /gardens/{garden}/calendar': {
+    at: { garden: number };
+    answers: CalendarAt;
+  };
+  /** Owners and helpers: gives a private link, which ends the one before. It is told once, and ends with the membership. */
+  'POST /gardens/{garden}/calendar': {
+    at: { garden: number };
+    answers: CalendarAt;
+  };
+  /** Owners and helpers: revokes the private link. */
+  'DELETE /gardens/{garden}/calendar': {
+    at: { garden: number };
+    answers: undefined;
+  };
+  /** Anyone with a role in the garden: what was changed, by whom and when, the latest first. */
+  'GET /gardens/{garden}/changes': {
+    at: { garden: number };
+    asks: { before?: number | null };
+    answers: ChangeLine[];
+  };
+  /** Anyone with a role in the garden: the entries of some days that hold, in the order they were written. */
+  'GET /gardens/{garden}/journal': {
+    at: { garden: number };
+    asks: { from: string; until: string; patch?: number | null };
+    answers: JournalLine[];
+  };
+  /** Owners and helpers: writes entries down. Each is kept once, however often it is sent. */
+  'POST /gardens/{garden}/journal': {
+    at: { garden: number };
+    reads: Writing;
+    answers: WrittenDown;
+  };
+  /** Anyone with a role in the garden: all that was ever written down, as a file. */
+  'GET /gardens/{garden}/journal.json': {
+    at: { garden: number };
+    answers: JournalFile;
+  };
+  /** Anyone with a role in the garden: what holds of it, as a table. */
+  'GET /gardens/{garden}/journal.csv': {
+    at: { garden: number };
+    answers: unknown;
+  };
+  /** Owners and helpers: reads a journal from its file, JSON or table. What is there already stays as it is; all of it is read, or nothing. */
+  'POST /gardens/{garden}/journal/import': {
+    at: { garden: number };
+    reads: AskedJournalFile;
+    answers: WrittenDown;
+  };
+  /** Anyone with a role in the garden: its varieties, its crops of its own, or its lots of seed, as a table. */
+  'GET /gardens/{garden}/list.csv': {
+    at: { garden: number };
+    asks: { of: "varieties" | "own-crops" | "lots" };
+    answers: unknown;
+  };
+  /** Owners and helpers: reads such a table and says what stands in it; keeps nothing. The command `keep-list` does. */
+  'POST /gardens/{garden}/list': {
+    at: { garden: number };
+    asks: { of: "varieties" | "own-crops" | "lots" };
+    answers: Listed;
+  };
+  /** Owners and helpers: keeps a picture under its number, once, however often it is sent. */
+  'PUT /gardens/{garden}/photos/{picture}': {
+    at: { garden: number; picture: string };
+    reads: NewPhoto;
+    answers: undefined;
+  };
+  /** Anyone with a role in the garden: a picture. */
+  'GET /gardens/{garden}/photos/{picture}': {
+    at: { garden: number; picture: string };
+    answers: unknown;
+  };
+  /** Owners and helpers: takes a picture away for good; entries that name it stay; helpers only what they kept themselves. */
+  'DELETE /gardens/{garden}/photos/{picture}': {
+    at: { garden: number; picture: string };
+    answers: undefined;
+  };
+  /** Anyone with a role in the garden: all pictures as one archive, each named by its number. */
+  'GET /gardens/{garden}/photos.tar': {
+    at: { garden: number };
+    answers: unknown;
+  };
+  /** Owners and helpers: takes back one's own last change, or the one of a number; the owner anyone's. */
+  'POST /gardens/{garden}/undo': {
+    at: { garden: number };
+    asks: { on?: string | null; season?: boolean; number?: number | null };
+    answers: Outcome;
+  };
+  /** Owners and helpers: does again what one took back, or the change of a number; the owner anyone's. */
+  'POST /gardens/{garden}/redo': {
+    at: { garden: number };
+    asks: { on?: string | null; season?: boolean; number?: number | null };
+    answers: Outcome;
+  };
+  /** Anyone with a role in the garden: the garden as a file. */
+  'GET /gardens/{garden}/export': {
+    at: { garden: number };
+    answers: GardenFile;
+  };
+  /** Anyone with a role in the garden: who may come in, and to the owner who is invited. */
+  'GET /gardens/{garden}/members': {
+    at: { garden: number };
+    answers: Members;
+  };
+  /** The owner: changes what a member may do. */
+  'PUT /gardens/{garden}/members/{member}': {
+    at: { garden: number; member: number };
+    reads: RoleWanted;
+    answers: undefined;
+  };
+  /** Anyone with a role in the garden: removes a member; members but the owner leave by it. */
+  'DELETE /gardens/{garden}/members/{member}': {
+    at: { garden: number; member: number };
+    answers: undefined;
+  };
+  /** The owner: makes a link by which one person may come in, to help or to look. */
+  'POST /gardens/{garden}/invitations': {
+    at: { garden: number };
+    reads: RoleWanted;
+    answers: Invited;
+  };
+  /** The owner: takes an invitation back. */
+  'DELETE /gardens/{garden}/invitations/{invitation}': {
+    at: { garden: number; invitation: number };
+    answers: undefined;
+  };
+  /** The owner: hands the garden over to another member, and helps in it from then on. */
+  'POST /gardens/{garden}/owner': {
+    at: { garden: number };
+    reads: MemberNumber;
+    answers: undefined;
+  };
+  /** The owner: puts the garden into the bin, where it stays for thirty days. */
+  'POST /gardens/{garden}/bin': {
+    at: { garden: number };
+    reads: NameTyped;
+    answers: undefined;
+  };
+}

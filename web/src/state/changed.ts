@@ -1,5 +1,5 @@
 // A garden's view after a change: what did not change stays the same object, so that nothing of it is drawn again.
-import type { Changed, Finding, GardenView, Glance } from '../generated/api';
+import type { Changed, Finding, Garden, GardenView, Glance } from '../generated/api';
 
 /** A list as it changed: what is new or otherwise, and the numbers of what is gone. */
 interface ListNow<T> {
@@ -16,6 +16,20 @@ export function merged<T>(list: T[], rows: ListNow<T>, number: (one: T) => numbe
   const there = new Set(kept.map(number));
   const added = rows.now.filter((one) => !there.has(number(one)));
   return added.length === 0 ? kept : [...kept, ...added].sort((a, b) => number(a) - number(b));
+}
+
+/** A garden with the facts that are otherwise: of a list what is new, otherwise or gone, of anything else all of it, or nothing. */
+function withFacts(garden: Garden, facts: Changed['facts']): Garden {
+  const one = <K extends keyof Garden>(key: K): Garden[K] => {
+    const now = facts[key] as Garden[K] | ListNow<{ id: number }> | null | undefined;
+    if (now === null || now === undefined) return garden[key];
+    const rows = now as ListNow<{ id: number }>;
+    const isRows = !Array.isArray(now) && Array.isArray(rows.gone);
+    return isRows ? (merged(garden[key] as { id: number }[], rows, ({ id }) => id) as Garden[K]) : (now as Garden[K]);
+  };
+  return Object.fromEntries(
+    (Object.keys(garden) as (keyof Garden)[]).map((key) => [key, one(key)]),
+  ) as unknown as Garden;
 }
 
 /** Findings bed by bed, those of some beds replaced. */
@@ -40,22 +54,7 @@ export function after(view: GardenView, changed: Changed): GardenView {
     redo: changed.redo,
     today: changed.today,
     own: changed.own ?? view.own,
-    garden: {
-      site: facts.site ?? garden.site,
-      beds: merged(garden.beds, facts.beds, (bed) => bed.id),
-      patches: merged(garden.patches, facts.patches, (patch) => patch.id),
-      past: merged(garden.past, facts.past, (past) => past.id),
-      spacings: facts.spacings ?? garden.spacings,
-      groupings: merged(garden.groupings, facts.groupings, (own) => own.id),
-      own_crops: merged(garden.own_crops, facts.own_crops, (one) => one.id),
-      varieties: merged(garden.varieties, facts.varieties, (one) => one.id),
-      wants: merged(garden.wants, facts.wants, (one) => one.id),
-      lots: merged(garden.lots, facts.lots, (one) => one.id),
-      fixtures: merged(garden.fixtures, facts.fixtures, (one) => one.id),
-      school: facts.school ?? garden.school,
-      turns: facts.turns ?? garden.turns,
-      almanac: facts.almanac ?? garden.almanac,
-    },
+    garden: withFacts(garden, facts),
     reckoning: {
       season: reckoning.season ?? view.reckoning.season,
       beds: merged(view.reckoning.beds, reckoning.beds, (bed) => bed.bed),

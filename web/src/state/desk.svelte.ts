@@ -1,5 +1,5 @@
 // What lies on the desk: which view is open, what is selected, which crop is in hand.
-import type { BedWish, Rect, RowLine } from '../generated/api';
+import type { BedWish, HarvestSeries, Rect, RowLine } from '../generated/api';
 import type { ViewKey } from '../views';
 
 /** What a sheet is printed on. */
@@ -7,19 +7,6 @@ export type Paper = 'a4' | 'letter';
 
 /** Work on a whole bed, done in its slip; the sheet and the tags take the drawing's place. */
 export type Task = 'arrange' | 'group' | 'bare' | 'sums' | 'markers' | 'sheet' | 'tags' | 'own-crops';
-
-/** Harvests that are to come evenly, to be reckoned back to sowings in the Season. */
-export interface Series {
-  crop: string;
-  /** Nothing for the usual way of growing it. */
-  way: string | null;
-  from: string;
-  until: string;
-  /** Days between harvests. */
-  every: number;
-  /** Plants of each sowing. */
-  plants: number;
-}
 
 /** A crop in hand. */
 export interface Hand {
@@ -60,7 +47,7 @@ export class Desk {
   /** What a year's plan gives a bed, to be arranged there. */
   amounts: { bed: number; wishes: BedWish[] } | null = $state.raw(null);
   /** A series that a want asks for, to be reckoned in the Season. */
-  series: Series | null = $state.raw(null);
+  series: HarvestSeries | null = $state.raw(null);
   /** What it would put on the squares. */
   preview: Maybe[] = $state.raw([]);
 

@@ -41,7 +41,7 @@ export class GardenState {
   /** The day looked at; it runs ahead of the reckoning while the needle is dragged. */
   needle = $state('');
   /** The numbers of what the last change made. */
-  made: NumbersMade = $state.raw(NOTHING_MADE);
+  made: Partial<NumbersMade> = $state.raw({});
   /** A change that was sent and not answered: nobody knows yet whether it was made. */
   unanswered: OnItsWay | null = $state.raw(null);
   /** The latest question of each kind that was not answered, to be asked again. */
@@ -93,6 +93,17 @@ export class GardenState {
     const variety = this.view.garden.varieties.find((one) => one.id === lot.variety);
     const sets = lot.planted === true && crop?.seed && crop.planted_as ? ` ${crop.planted_as[1]}` : '';
     return `${variety ? `${name} ‘${variety.name}’` : name}${sets}`;
+  }
+
+  /** What a wish for the years ahead is for: 'carrot ‘Long Amber’'; nothing where it is gone. */
+  wishName(id: number): string {
+    const wish = this.view.garden.turns.wishes.find((one) => one.id === id)?.wish;
+    return wish ? this.lotName(wish) : '';
+  }
+
+  /** The household's variety that a way of growing a crop is; `null` where the way is the book's. */
+  varietyOf(crop: string, way: string | null): number | null {
+    return this.crop(crop)?.ways.find((one) => one.key === way)?.variety?.id ?? null;
   }
 
   /** What is planted, by the name of its crop and of the household's variety: 'carrot ‘Long Amber’'. */
@@ -297,7 +308,7 @@ export class GardenState {
 
   private async came(request: Request, outcome: Outcome): Promise<void> {
     if (outcome.came === 'whole') {
-      this.made = NOTHING_MADE;
+      this.made = {};
       this.take(outcome);
       return;
     }
@@ -332,20 +343,6 @@ interface OnItsWay {
   request: Request;
   tell: (made: boolean) => void;
 }
-
-const NOTHING_MADE: NumbersMade = {
-  beds: [],
-  patches: [],
-  past: [],
-  groupings: [],
-  own_crops: [],
-  varieties: [],
-  lots: [],
-  wants: [],
-  fixtures: [],
-  wishes: [],
-  plans: [],
-};
 
 /** How long to wait before a change is sent again that was not answered (ms). */
 const WAITS = [200, 1000];

@@ -1,6 +1,7 @@
 // A day's round as this page knows it: what is to be done, what was written down, and what is on its way to the server.
 import { api, Refused } from '../api';
 import type { Happened, JournalEntry, JournalLine, RoundLine, Rounds } from '../generated/api';
+import { DOES } from '../generated/Kinds';
 import { plusDays } from '../words/dates';
 import { upper } from '../words/text';
 import { EVERYWHERE, type Draft } from './entries';
@@ -32,9 +33,9 @@ function sameAt({ at }: JournalEntry, line: RoundLine): boolean {
   return at.patch === line.at.patch && (at.patch !== null || at.bed === line.at.bed);
 }
 
-/** Whether something that happened is what a line is done by. */
-function sameDone(what: Happened, told: Happened): boolean {
-  return what.kind === told.kind && (what.kind !== 'tended' || told.kind !== 'tended' || what.work === told.work);
+/** Whether the work of a line is done by something that happened. */
+function does(what: Happened, { task }: RoundLine): boolean {
+  return DOES[what.kind].includes(task.work) || (what.kind === 'tended' && what.work === task.work);
 }
 
 export class RoundsState {
@@ -158,15 +159,13 @@ export class RoundsState {
   private asTapped(line: RoundLine): RoundLine | null {
     const about = this.onItsWay.filter((entry) => sameAt(entry, line));
     const struck = about.map(({ what }) => (what.kind === 'struck' ? what.entry : ''));
-    const by = this.doneBy(line)?.entry.id;
     const holds = about.filter((entry) => !struck.includes(entry.id));
     const work = (what: Happened) => ((what.kind === 'put-off' || what.kind === 'left-out') && what.work) || null;
-    const last = holds.findLast(
-      ({ what }) => work(what) === line.task.work || (sameDone(what, line.told) && !line.done),
-    );
-    if (last && sameDone(last.what, line.told)) return last.day === this.day ? { ...line, done: true, late: 0 } : null;
+    const last = holds.findLast(({ what }) => work(what) === line.task.work || (does(what, line) && !line.done));
+    if (last && does(last.what, line))
+      return last.day === this.day ? { ...line, done: true, late: 0, by: last.id } : null;
     if (last) return null;
-    return line.done && by !== undefined && struck.includes(by) ? { ...line, done: false } : line;
+    return line.by !== null && struck.includes(line.by) ? { ...line, done: false, by: null } : line;
   }
 
   /** Some lines that were ticked no longer stand where they were. */
@@ -205,7 +204,7 @@ export class RoundsState {
     const { key } = line.task;
     const ticked = this.ticked[key];
     if (ticked && Date.now() - ticked.at < SAME_TAP) return Promise.resolve(true);
-    const by = line.done ? this.doneBy(line) : undefined;
+    const by = this.doneBy(line);
     if (by) return this.strike(by.entry);
     if (line.done) return Promise.resolve(false);
     const done = this.done(line);
@@ -251,7 +250,7 @@ export class RoundsState {
 
   /** The entry by which a line was done on this day, where there is one: it may be struck out again. */
   doneBy(line: RoundLine): JournalLine | undefined {
-    return this.written?.findLast(({ entry }) => sameAt(entry, line) && sameDone(entry.what, line.told));
+    return line.by === null ? undefined : this.told?.find(({ entry }) => entry.id === line.by);
   }
 
   /** Keeps a photo of a place; false where this browser cannot read it. */

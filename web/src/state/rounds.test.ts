@@ -23,6 +23,7 @@ const line = (patch: number): RoundLine =>
     due: DAY,
     late: 0,
     done: false,
+    by: null,
     how: null,
     seeds: null,
     last: null,
@@ -41,7 +42,7 @@ function server(...answers: ('cut' | number)[]): void {
     if (init.method === 'GET') return json([]);
     const body = JSON.parse(String(init.body)) as { entries?: { id: string }[] };
     if (!body.entries) {
-      const lines = [{ ...line(1), done: written }, line(2)];
+      const lines = [{ ...line(1), done: written, by: written ? sent[0] : null }, line(2)];
       return json({ to: 'rounds', is: { day: DAY, lines, ahead: [], next: null } });
     }
     sent.push(...body.entries.map((entry) => entry.id));

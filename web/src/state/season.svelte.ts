@@ -1,7 +1,16 @@
 // The season on the table: the year's bars, what is selected, and a bar in hand.
 import { api, Refused } from '../api';
-import type { Course, Free, HandOff, Moved, PatchChange, SeasonChange, SeasonView, ToSettle } from '../generated/api';
-import type { Series } from './desk.svelte';
+import type {
+  Course,
+  Free,
+  HandOff,
+  HarvestSeries,
+  Moved,
+  PatchChange,
+  SeasonChange,
+  SeasonView,
+  ToSettle,
+} from '../generated/api';
 import type { GardenState } from './garden.svelte';
 
 /** What the slip is about. */
@@ -9,7 +18,7 @@ export type About =
   | { is: 'year' }
   | { is: 'climate' }
   | { is: 'shelf' }
-  | { is: 'again'; asked?: Series }
+  | { is: 'again'; asked?: HarvestSeries }
   | { is: 'calendar' }
   | { is: 'starts' }
   | { is: 'patch'; patch: number }

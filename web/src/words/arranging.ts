@@ -1,6 +1,6 @@
 // Why an arrangement put each crop where it did, in a gardener's words.
 import type { GardenView, Patch, Proposal, Proposed, Staying, Stays, Weighed, Why } from '../generated/api';
-import type { GardenState } from '../state/garden.svelte';
+import type { Called } from './called';
 import { GRADES } from './reasons';
 import { upper } from './text';
 
@@ -68,7 +68,7 @@ const MINOR: Why['is'][] = ['shape', 'tidy', 'room'];
 const TOLD = 3;
 
 /** The reasons of one patch as a sentence or two, the weightiest first; `warnings` are told beside them. */
-export function whyWords(garden: GardenState, crop: string, why: Weighed[], warnings: number): string {
+export function whyWords(garden: Called, crop: string, why: Weighed[], warnings: number): string {
   const telling = why.filter((one) => !MINOR.includes(one.why.is));
   if (telling.length === 0 && warnings > 0) return 'Nothing else speaks for or against it.';
   if (telling.length === 0) return 'Nothing speaks for or against it; it keeps the free ground in one piece.';
@@ -77,7 +77,7 @@ export function whyWords(garden: GardenState, crop: string, why: Weighed[], warn
   return `${[...clauses].slice(0, TOLD).join('. ')}.`;
 }
 
-function clause(garden: GardenState, crop: string, { why, points }: Weighed): string {
+function clause(garden: Called, crop: string, { why, points }: Weighed): string {
   const name = (key: string) => garden.crop(key)?.name ?? key;
   switch (why.is) {
     case 'company': {

@@ -12,6 +12,7 @@ const DONE: Record<Command['do'], string> = {
   'forget-lot': 'throwing seed away',
   'keep-list': 'what a list from a file said',
   'keep-want': 'what you would like to have',
+  'wish-wants': 'wishes for the years ahead',
   'forget-want': 'wanting something',
   'divide-patch': 'dividing a patch',
   'add-bed': 'adding a bed',

@@ -12,6 +12,7 @@ import type {
   Units,
   Work,
 } from '../generated/api';
+import { BY_HAND } from '../generated/Kinds';
 import { dayMonth } from './dates';
 import { count, length } from './lengths';
 import { degrees } from './season';
@@ -231,31 +232,33 @@ const PLAIN = {
   pollinated: 'pollinated',
 } as const;
 
-/** What can be written down by hand, in the order of a season. */
-export const KINDS = [
-  ['note', 'a note'],
-  ['watered', 'watered'],
-  ['weeded', 'weeded'],
-  ['picked', 'picked'],
-  ['cut-again', 'cut, to grow again'],
-  ['sown', 'sowed'],
-  ['up', 'it is up'],
-  ['thinned', 'thinned'],
-  ['potted-on', 'pricked out or potted on'],
-  ['planted', 'planted'],
-  ['staked', 'staked, tied or led'],
-  ['fed', 'fed'],
-  ['mulched', 'mulched'],
-  ['covered', 'covered'],
-  ['uncovered', 'took the cover off'],
-  ['seen', 'saw a pest, a disease or damage'],
-  ['cleared', 'cleared'],
-  ['stored', 'put in store'],
-  ['soil-read', 'read the soil'],
-  ['weather', 'the weather of the day'],
-] as const satisfies (readonly [Happened['kind'], string])[];
+/** What can be written down by hand, by name. */
+export type Kind = (typeof BY_HAND)[number];
 
-export type Kind = (typeof KINDS)[number][0];
+const NAMES: Record<Kind, string> = {
+  note: 'a note',
+  watered: 'watered',
+  weeded: 'weeded',
+  picked: 'picked',
+  'cut-again': 'cut, to grow again',
+  sown: 'sowed',
+  up: 'it is up',
+  thinned: 'thinned',
+  'potted-on': 'pricked out or potted on',
+  planted: 'planted',
+  staked: 'staked, tied or led',
+  fed: 'fed',
+  mulched: 'mulched',
+  covered: 'covered',
+  uncovered: 'took the cover off',
+  seen: 'saw a pest, a disease or damage',
+  cleared: 'cleared',
+  stored: 'put in store',
+  'soil-read': 'read the soil',
+  weather: 'the weather of the day',
+};
+
+export const KINDS = BY_HAND.map((kind) => [kind, NAMES[kind]] as const);
 
 /** What is written down of a kind as long as nothing more is said of it. */
 export function blank(kind: Kind): Happened {

@@ -14,7 +14,7 @@ import type {
   WarmthFrom,
   Window,
 } from '../generated/api';
-import type { GardenState } from '../state/garden.svelte';
+import type { Called } from './called';
 import { dayMonth, dayNumber } from './dates';
 import { count } from './lengths';
 import { upper } from './text';
@@ -204,7 +204,7 @@ export function ripeningWords(ripening: Ripening): string {
 /** Ways to cool the soil for what comes up badly in warmth. */
 export const COOLING = 'straw, half shade or water in the evening cools it by a few degrees';
 
-export function slipWords(garden: GardenState, kind: SlipKind, then: Crop): { title: string; body: string } {
+export function slipWords(garden: Called, kind: SlipKind, then: Crop): { title: string; body: string } {
   switch (kind.do) {
     case 'later':
       return {

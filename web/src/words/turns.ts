@@ -10,7 +10,7 @@ import type {
   TurnSchool,
   TurnsUnit,
 } from '../generated/api';
-import type { GardenState } from '../state/garden.svelte';
+import type { Called } from './called';
 import { yearName } from './dates';
 import { count, ordinal } from './lengths';
 import { upper } from './text';
@@ -37,7 +37,7 @@ export const UNITS: Record<TurnsUnit, string> = {
 };
 
 /** 'Pear bed, left'. */
-export function placeName(garden: GardenState, at: Piece, plots: Plot[]): string {
+export function placeName(garden: Called, at: Piece, plots: Plot[]): string {
   return [garden.bed(at.bed)?.name ?? '', ...pieceName(at, plots)].join(', ');
 }
 
@@ -112,14 +112,14 @@ export const NOTES: Record<NoteKind, (first: string, then: string) => string> = 
   'hungry-again': (first, then) => `${upper(then)} after ${first}: hungry after hungry, give compost`,
 };
 
-export function remedyWords(garden: GardenState, kind: RemedyKind): string {
-  const wish = 'wish' in kind ? garden.view.garden.turns.wishes.find((one) => one.id === kind.wish)?.wish.crop : '';
-  const crop = upper(garden.crop(wish ?? '')?.name ?? '');
+export function remedyWords(garden: Called, kind: RemedyKind): string {
+  const wish = 'wish' in kind ? garden.wishName(kind.wish) : '';
+  const crop = upper(wish);
   switch (kind.do) {
     case 'containers':
       return `${crop} in containers only`;
     case 'fewer':
-      return `${count(kind.by, 'square', 'squares')} less of ${crop.toLowerCase()} every year`;
+      return `${count(kind.by, 'square', 'squares')} less of ${wish} every year`;
     case 'every-second-year':
       return `${crop} every second year`;
     case 'without':
@@ -129,7 +129,7 @@ export function remedyWords(garden: GardenState, kind: RemedyKind): string {
     case 'divide':
       return `Halves of ${garden.bed(kind.bed)?.name ?? ''} counted apart`;
     case 'resistant':
-      return `A resistant ${crop.toLowerCase()}: half the risk for it, and for nothing beside it`;
+      return `A resistant ${wish}: half the risk for it, and for nothing beside it`;
     case 'accept':
       return `Accept ${count(kind.interval, 'year', 'years')} for the ${garden.familyName(kind.family)}`;
   }

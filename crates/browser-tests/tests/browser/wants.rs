@@ -77,7 +77,7 @@ async fn says_what_is_wanted(by: By, gardener: &Gardener) -> Result<(), Failure>
         by.takes(gardener, "keep this want").await?;
         gardener.comes_to_count("[data-want]", n + 1).await?;
     }
-    by.takes(gardener, "wish for all of it in the Turns (3 crops)").await?;
+    by.takes(gardener, "wish for all of it in the Turns (3 wishes)").await?;
     gardener.reads_no_more("wish for all of it").await
 }
 

@@ -21,16 +21,11 @@ use crate::growth::window;
 use crate::growth::window::{Gate, Window};
 use crate::known::Known;
 use crate::reckon::record::WayRecord;
-use crate::reckon::rounds::Rounds;
-use crate::reckon::saving;
-use crate::reckon::saving::Saving;
 use crate::reckon::season::SeasonView;
-use crate::reckon::tin;
-use crate::reckon::tin::{SowingSum, Tin};
 use crate::reckon::turns::TurnsView;
-use crate::reckon::wants;
-use crate::reckon::wants::Wants;
-use crate::reckon::{record, rounds, season, turns};
+use crate::reckon::{record, season, turns};
+use crate::round::rounds;
+use crate::round::rounds::Rounds;
 use crate::rules::bare;
 use crate::rules::bare::Bare;
 use crate::search::amounts;
@@ -38,8 +33,14 @@ use crate::search::arrange::movable::{Movable, movable};
 use crate::search::arrange::{asked, pose};
 use crate::season::handoff::Moved;
 use crate::season::{handoff, span};
+use crate::tin;
+use crate::tin::saving;
+use crate::tin::saving::Saving;
+use crate::tin::{SowingSum, Tin};
 use crate::turns::status::Straight;
 use crate::turns::{held, status};
+use crate::wants;
+use crate::wants::Wants;
 use jiff::civil::Date;
 use serde::Serialize;
 use sparrow_facts::ids::{BedId, PatchId, VarietyId};
@@ -143,7 +144,7 @@ pub fn answer(known: Known, question: &Question) -> Result<Answer, Refusal> {
         Question::Movable { bed, year } => known.bed(*bed).map(|bed| Answer::Movable(movable(known, bed.id, *year))),
         Question::Squares(asked) => pose::squares(known, asked).map(Answer::Squares),
         Question::Names { list } => Ok(Answer::Names(known.catalogue.words(list))),
-        Question::UsualWish { crop } => held::usual_wish(known, crop).map(Answer::UsualWish),
+        Question::UsualWish { crop, variety } => held::usual_wish(known, crop, *variety).map(Answer::UsualWish),
         Question::Seeder { crop, way, run, plates } => {
             let (wanted, _) = in_line(known, crop, way)?;
             Ok(Answer::Seeder { wanted, plates: sums::plates(run.0, plates, wanted)? })

@@ -1,10 +1,10 @@
 //! May this be asked? The ranges of what questions and searches name, as those of a command are checked.
 
 use crate::ask::question::Question;
-use crate::change::limits::{self, MOST_WORDS, year};
 use crate::change::schools;
 use crate::climate::calendar::YEARS;
 use crate::known::Known;
+use crate::limits::{self, MOST_WORDS, year};
 use crate::search::run::check_entries;
 use jiff::civil::Date;
 use sparrow_facts::refusal::Refusal;

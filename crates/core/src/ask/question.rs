@@ -51,8 +51,12 @@ pub enum Question {
     Squares(Arranging),
     /// What is meant by the names of a list?
     Names { list: String },
-    /// What would a wish for a crop usually be?
-    UsualWish { crop: String },
+    /// What would a wish for a crop, or for a variety of it, usually be?
+    UsualWish {
+        crop: String,
+        #[serde(default)]
+        variety: Option<VarietyId>,
+    },
     /// What must be started, moved and cleared in the year of a day, and what is at risk on it?
     Season { on: Date },
     /// What is to be done on a day's round of the garden?

@@ -2,9 +2,9 @@
 
 use crate::catalogue::care::Care;
 use crate::catalogue::crop::Crop;
+use crate::catalogue::crop_file;
 use crate::catalogue::family::Family;
-use crate::catalogue::figures;
-use crate::catalogue::figures::{Growth, Seasons, SoilWants};
+use crate::catalogue::figures::{Groups, Growth};
 use crate::catalogue::grouping::{Grouping, Part};
 use crate::catalogue::kinds;
 use crate::catalogue::kinds::Matter;
@@ -13,12 +13,9 @@ use crate::catalogue::names::Name;
 use crate::catalogue::relation::{Grade, Kind, Nearness, Relation};
 use crate::catalogue::saving;
 use crate::catalogue::saving::SeedSpecies;
-use crate::catalogue::seed_file;
 use crate::catalogue::source::{Disagreement, Source};
-use crate::catalogue::yield_file;
 use serde::{Deserialize, Serialize};
 use sparrow_facts::history::Stood;
-use sparrow_facts::units::Units;
 use std::collections::{BTreeMap, HashMap};
 use std::sync::OnceLock;
 
@@ -60,13 +57,6 @@ pub struct Catalogue {
 
 /// The groups of a crop's figures; each has a source.
 pub const FIGURE_GROUPS: [&str; 6] = ["botany", "spacing", "size", "season", "soil", "cold"];
-
-#[derive(Deserialize)]
-#[serde(deny_unknown_fields)]
-struct CropFile {
-    default_sources: BTreeMap<String, String>,
-    crop: Vec<Crop>,
-}
 
 #[derive(Deserialize)]
 #[serde(deny_unknown_fields)]
@@ -150,8 +140,10 @@ impl Told {
 /// The texts of the data files.
 #[derive(Debug, Clone, Copy)]
 pub struct Data<'t> {
-    /// Crops and their ways.
-    pub crops: &'t str,
+    /// Crops: the key and the file of each.
+    pub crops: &'t [(&'t str, &'t str)],
+    /// How groups of crops answer warmth.
+    pub growth: &'t str,
     /// Rotation families.
     pub families: &'t str,
     /// Relations between neighbours.
@@ -160,8 +152,41 @@ pub struct Data<'t> {
     pub groupings: &'t str,
     /// Where figures come from.
     pub sources: &'t str,
-    /// What is known of each crop's season.
-    pub seasons: &'t str,
+    /// Where figures lie outside a table they are checked against.
+    pub disagreements: &'t str,
+    /// Names that mean one of several crops.
+    pub names: &'t str,
+    /// In which matters varieties differ.
+    pub kinds: &'t str,
+    /// What it takes to save seed.
+    pub saving: &'t str,
+    /// The care of more than one crop.
+    pub care: &'t str,
+    /// What may hurt.
+    pub cautions: &'t str,
+}
+
+impl Data<'static> {
+    /// Those that come with the product.
+    pub const STANDARD: Data<'static> = Data {
+        crops: include!(concat!(env!("OUT_DIR"), "/crops.rs")),
+        growth: include_str!("../../data/growth.toml"),
+        families: include_str!("../../data/families.toml"),
+        company: include_str!("../../data/company.toml"),
+        groupings: include_str!("../../data/groupings.toml"),
+        sources: include_str!("../../data/sources.toml"),
+        disagreements: include_str!("../../data/disagreements.toml"),
+        names: include_str!("../../data/names.toml"),
+        kinds: include_str!("../../data/kinds.toml"),
+        saving: include_str!("../../data/saving.toml"),
+        care: include_str!("../../data/care.toml"),
+        cautions: include_str!("../../data/cautions.toml"),
+    };
+}
+
+/// Reads one file; the error names it.
+fn read<T: serde::de::DeserializeOwned>(name: &str, text: &str) -> Result<T, String> {
+    toml::from_str(text).map_err(|error| format!("{name}: {error}"))
 }
 
 impl Catalogue {
@@ -169,114 +194,45 @@ impl Catalogue {
     pub fn standard() -> &'static Catalogue {
         static STANDARD: OnceLock<Catalogue> = OnceLock::new();
         STANDARD.get_or_init(|| {
-            Catalogue::read(&Data {
-                crops: include_str!("../../data/crops.toml"),
-                families: include_str!("../../data/families.toml"),
-                company: include_str!("../../data/company.toml"),
-                groupings: include_str!("../../data/groupings.toml"),
-                sources: include_str!("../../data/sources.toml"),
-                seasons: include_str!("../../data/seasons.toml"),
-            })
-            .and_then(|catalogue| catalogue.with_disagreements(include_str!("../../data/disagreements.toml")))
-            .and_then(|catalogue| catalogue.with_names(include_str!("../../data/names.toml")))
-            .and_then(|catalogue| catalogue.with_kinds(include_str!("../../data/kinds.toml")))
-            .and_then(|catalogue| catalogue.with_seeds(include_str!("../../data/seeds.toml")))
-            .and_then(|catalogue| catalogue.with_yields(include_str!("../../data/yields.toml")))
-            .and_then(|catalogue| catalogue.with_saving(include_str!("../../data/saving.toml")))
-            .and_then(|catalogue| {
-                catalogue.with_care(include_str!("../../data/care.toml"), include_str!("../../data/cautions.toml"))
-            })
-            .expect("the compiled-in data files are read by a test of this crate")
+            Catalogue::read(&Data::STANDARD).expect("the compiled-in data files are read by a test of this crate")
         })
     }
 
     /// Reads the data files; the error names the file, and the line or the key at fault.
     pub fn read(data: &Data) -> Result<Catalogue, String> {
-        let Data { crops, families, company, groupings, sources, seasons } = *data;
-        let seasons = figures::read(seasons).map_err(|e| format!("seasons.toml: {e}"))?;
-        let mut file: CropFile = toml::from_str(crops).map_err(|e| format!("crops.toml: {e}"))?;
-        let families: FamilyFile = toml::from_str(families).map_err(|e| format!("families.toml: {e}"))?;
-        let company: CompanyFile = toml::from_str(company).map_err(|e| format!("company.toml: {e}"))?;
-        let groupings: GroupingFile = toml::from_str(groupings).map_err(|e| format!("groupings.toml: {e}"))?;
-        let sources: BTreeMap<String, Source> = toml::from_str(sources).map_err(|e| format!("sources.toml: {e}"))?;
-        for crop in &mut file.crop {
-            for way in &mut crop.ways {
-                let known = seasons.of(&crop.key, &way.key);
-                way.starter = way.spacing(Units::Imperial).starter(Units::Imperial);
-                way.season = known.cloned().ok_or_else(|| format!("seasons.toml: {} is not there", crop.key))?;
-                way.soil = way.season.soil;
-            }
-            for (group, source) in &file.default_sources {
-                crop.sources.entry(group.clone()).or_insert_with(|| source.clone());
-            }
+        let sources: BTreeMap<String, Source> = read("sources.toml", data.sources)?;
+        let groups = Groups::read(data.growth, &sources).map_err(|error| format!("growth.toml: {error}"))?;
+        let (mut crops, mut names, mut care, mut keeping) = (Vec::new(), Vec::new(), Vec::new(), Vec::new());
+        for (key, text) in data.crops {
+            let file = crop_file::read(key, text, &groups, &sources).map_err(|error| format!("crops/{key}.toml: {error}"))?;
+            crops.push(file.crop);
+            names.extend(file.names);
+            care.extend(file.care);
+            keeping.extend(file.keeping);
         }
-        file.crop.sort_by_key(|crop| crop.name.to_lowercase());
+        crops.sort_by_key(|crop| crop.name.to_lowercase());
+        let company: CompanyFile = read("company.toml", data.company)?;
+        let families: FamilyFile = read("families.toml", data.families)?;
+        let groupings: GroupingFile = read("groupings.toml", data.groupings)?;
+        let disagreements: DisagreementFile = read("disagreements.toml", data.disagreements)?;
         let mut catalogue = Catalogue {
-            crop_index: file.crop.iter().enumerate().map(|(index, crop)| (crop.key.clone(), index)).collect(),
-            crops: file.crop,
+            crop_index: crops.iter().enumerate().map(|(index, crop)| (crop.key.clone(), index)).collect(),
             families: families.family,
             relations: company.relation.iter().flat_map(Told::relations).collect(),
             groupings: groupings.grouping,
-            disagreements: Vec::new(),
-            names: Vec::new(),
-            matters: Vec::new(),
-            species: Vec::new(),
-            care: Care::default(),
-            warmth: seasons.groups.clone(),
-            sources,
+            disagreements: disagreements.disagreement,
+            names: names::read(&crops, names, data.names)?,
+            matters: kinds::read(&crops, &sources, data.kinds)?,
+            species: saving::read(&crops, &sources, data.saving)?,
+            care: Care::read([data.care, data.cautions], (care, keeping), &crops, &sources)?,
+            warmth: groups.growth,
             pairs: HashMap::new(),
+            crops,
+            sources,
         };
         catalogue.check()?;
-        catalogue.check_seasons(&seasons)?;
         catalogue.pair_up();
         Ok(catalogue)
-    }
-
-    /// Adds the list of disagreements; each names a crop and a way that are there.
-    pub fn with_disagreements(mut self, text: &str) -> Result<Catalogue, String> {
-        let file: DisagreementFile = toml::from_str(text).map_err(|e| format!("disagreements.toml: {e}"))?;
-        let unknown = |one: &&Disagreement| self.crop(&one.crop).and_then(|crop| crop.way(&one.way)).is_none();
-        if let Some(wrong) = file.disagreement.iter().find(unknown) {
-            return Err(format!("disagreements.toml: {} {}", wrong.crop, wrong.way));
-        }
-        self.disagreements = file.disagreement;
-        Ok(self)
-    }
-
-    /// The same with what else crops are called; the error names what it is about.
-    pub fn with_names(mut self, text: &str) -> Result<Catalogue, String> {
-        self.names = names::read(&self.crops, text)?;
-        Ok(self)
-    }
-
-    /// The same with the kinds of varieties; the error says what is wrong in the file.
-    pub fn with_kinds(mut self, text: &str) -> Result<Catalogue, String> {
-        self.matters = kinds::read(&self.crops, &self.sources, text)?;
-        Ok(self)
-    }
-
-    /// The same with what is known of seed; the error says what is wrong in the file.
-    pub fn with_seeds(mut self, text: &str) -> Result<Catalogue, String> {
-        seed_file::read(&mut self.crops, &self.sources, text)?;
-        Ok(self)
-    }
-
-    /// The same with what it takes to save seed; the error says what is wrong in the file.
-    pub fn with_saving(mut self, text: &str) -> Result<Catalogue, String> {
-        self.species = saving::read(&self.crops, &self.sources, text)?;
-        Ok(self)
-    }
-
-    /// The same with what crops give; the error says what is wrong in the file.
-    pub fn with_yields(mut self, text: &str) -> Result<Catalogue, String> {
-        yield_file::read(&mut self.crops, &self.sources, text)?;
-        Ok(self)
-    }
-
-    /// The same with the care of its crops; the error names the file and what is wrong in it.
-    pub fn with_care(mut self, care: &str, cautions: &str) -> Result<Catalogue, String> {
-        self.care = Care::read(care, cautions, &self.crops, &self.sources)?;
-        Ok(self)
     }
 
     /// The crop of that key.
@@ -359,10 +315,17 @@ impl Catalogue {
     }
 
     fn check(&self) -> Result<(), String> {
-        if self.crop_index.len() != self.crops.len() {
-            return Err("crops.toml: a key stands twice".into());
+        let mut tickets: HashMap<&str, &str> = HashMap::new();
+        for crop in &self.crops {
+            self.check_crop(crop).map_err(|error| format!("crops/{}.toml: {error}", crop.key))?;
+            if let Some(other) = tickets.insert(&crop.ticket, &crop.key) {
+                return Err(format!("crops/{}.toml: {other} has the ticket {} too", crop.key, crop.ticket));
+            }
         }
-        self.crops.iter().try_for_each(|crop| self.check_crop(crop).map_err(|e| format!("crops.toml: {}: {e}", crop.key)))?;
+        let unknown = |one: &&Disagreement| self.crop(&one.crop).and_then(|crop| crop.way(&one.way)).is_none();
+        if let Some(wrong) = self.disagreements.iter().find(unknown) {
+            return Err(format!("disagreements.toml: {} {}", wrong.crop, wrong.way));
+        }
         for family in &self.families {
             if !(1..=8).contains(&family.interval) || family.risk > 5 || !self.sources.contains_key(&family.source) {
                 return Err(format!("families.toml: {}: interval, risk or source", family.key));
@@ -386,24 +349,6 @@ impl Catalogue {
         Ok(())
     }
 
-    fn check_seasons(&self, seasons: &Seasons) -> Result<(), String> {
-        if let Some(source) = seasons.sources.iter().find(|source| !self.sources.contains_key(*source)) {
-            return Err(format!("seasons.toml: no source {source}"));
-        }
-        let known = |(crop, way): &(&str, Option<&str>)| {
-            self.crop(crop).is_some_and(|crop| way.is_none_or(|way| crop.way(way).is_some()))
-        };
-        if let Some((crop, way)) = seasons.keys().find(|key| !known(key)) {
-            return Err(format!("seasons.toml: {crop} {}: nobody knows it", way.unwrap_or_default()));
-        }
-        let sane = |soil: SoilWants| soil.may < soil.better && soil.better < soil.most && soil.most <= 42.0;
-        let ways = self.crops.iter().flat_map(|crop| crop.ways.iter().map(move |way| (crop, way)));
-        match ways.into_iter().find(|(_, way)| !sane(way.soil)) {
-            Some((crop, way)) => Err(format!("seasons.toml: {} {}: its soil is out of order", crop.key, way.key)),
-            None => Ok(()),
-        }
-    }
-
     fn check_crop(&self, crop: &Crop) -> Result<(), String> {
         let family = self.family(&crop.family).ok_or_else(|| format!("no family {}", crop.family))?;
         if !family.botanical.contains(&crop.apg) {
@@ -412,6 +357,9 @@ impl Catalogue {
         for group in FIGURE_GROUPS {
             let source = crop.sources.get(group).ok_or_else(|| format!("no source for {group}"))?;
             self.sources.get(source).ok_or_else(|| format!("no source {source}"))?;
+        }
+        if crop.sources.len() != FIGURE_GROUPS.len() {
+            return Err(format!("sources: there are {}, and no others", FIGURE_GROUPS.join(", ")));
         }
         let sane = (2..=3).contains(&crop.ticket.chars().count())
             && !crop.ways.is_empty()
@@ -429,7 +377,10 @@ impl Catalogue {
                 && (1..=9).contains(&way.per_hole)
                 && way.parted.is_none_or(|parted| (2..=9).contains(&parted) && way.per_hole == 1)
                 && way.days[0] <= way.days[1]
-                && (14..=1500).contains(&way.days[0]);
+                && (14..=1500).contains(&way.days[0])
+                && way.soil.may < way.soil.better
+                && way.soil.better < way.soil.most
+                && way.soil.most <= 42.0;
             if !sane || crop.ways.iter().filter(|other| other.key == way.key).count() != 1 {
                 return Err(format!("way {} out of range or named twice", way.key));
             }

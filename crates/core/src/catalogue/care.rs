@@ -268,15 +268,21 @@ impl CareRule {
 }
 
 impl Care {
-    /// Reads both files; the error names the file and what is wrong in it.
-    pub fn read(care: &str, cautions: &str, crops: &[Crop], sources: &BTreeMap<String, Source>) -> Result<Care, String> {
+    /// Reads the files of care and of cautions, beside the care and the keeping that single crops have of their own; the error names
+    /// the file and what is wrong in it.
+    pub(super) fn read(
+        [care, cautions]: [&str; 2],
+        (own, keeping): (Vec<CareRule>, Vec<Keeping>),
+        crops: &[Crop],
+        sources: &BTreeMap<String, Source>,
+    ) -> Result<Care, String> {
         let file: CareFile = toml::from_str(care).map_err(|error| format!("care.toml: {error}"))?;
         let cautions: CautionFile = toml::from_str(cautions).map_err(|error| format!("cautions.toml: {error}"))?;
         let mut care = Care {
             topics: file.topic,
             cautions: cautions.caution,
-            rules: file.care,
-            keeping: file.store,
+            rules: file.care.into_iter().chain(own).collect(),
+            keeping: file.store.into_iter().chain(keeping).collect(),
             by_crop: HashMap::new(),
         };
         care.check(crops, sources)?;
@@ -306,7 +312,7 @@ impl Care {
             let family = |key: &str| crops.iter().any(|crop| crop.family == key);
             key == "*" || key.strip_prefix('@').map_or_else(|| crops.iter().any(|crop| crop.key == *key), family)
         };
-        let named = |rule: &CareRule| format!("care.toml: {:?} of {:?}", rule.work, rule.crops);
+        let named = |rule: &CareRule| format!("care: {:?} of {:?}", rule.work, rule.crops);
         for rule in &self.rules {
             let unknown = rule.crops.iter().chain(&rule.but).find(|key| !known(key));
             let school = rule.school.as_ref().zip(rule.topic.as_ref());

@@ -102,6 +102,9 @@ pub enum Light {
 pub struct Way {
     /// Its key within the crop.
     pub key: String,
+    /// Keys that it had formerly, which gardens may still have.
+    #[serde(default, skip_serializing)]
+    pub formerly: Vec<String>,
     /// What a gardener calls it: 'full head', 'staked to one stem'.
     pub name: String,
     /// Distances in the square-foot school, in twelfths of a square's side (an inch of a 12 in square).
@@ -239,6 +242,9 @@ pub struct Relative {
 pub struct Crop {
     /// Its key, unique in the catalogue.
     pub key: String,
+    /// Keys that it had formerly, which gardens may still have.
+    #[serde(default, skip_serializing)]
+    pub formerly: Vec<String>,
     /// What gardeners call it.
     pub name: String,
     /// Its name for more than one.

@@ -10,6 +10,9 @@ use serde::{Deserialize, Serialize};
 pub struct Family {
     /// Its key, unique in the catalogue.
     pub key: String,
+    /// Keys that it had formerly, which gardens may still have.
+    #[serde(default, skip_serializing)]
+    pub formerly: Vec<String>,
     /// What gardeners call it.
     pub name: String,
     /// The botanical families it is made of.

@@ -1,7 +1,8 @@
 //! What is known of a crop's season? Sprouting, warmth, shelf weeks, heat, cold and how long it is picked.
 
+use crate::catalogue::source::Source;
 use serde::{Deserialize, Serialize};
-use std::collections::HashMap;
+use std::collections::{BTreeMap, HashMap};
 
 /// How a crop comes up: a heat sum above a base temperature of the soil.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
@@ -297,7 +298,6 @@ fn one() -> f64 {
 #[derive(Deserialize)]
 #[serde(deny_unknown_fields)]
 struct Entry {
-    key: String,
     group: String,
     sprout: Option<Sprout>,
     soil: SoilWants,
@@ -364,20 +364,17 @@ impl Own {
         "bulbs",
     ];
 
-    /// Takes what is its own out of an entry, and reads both; the error names the entry.
-    fn and<T: serde::de::DeserializeOwned>(mut entry: toml::Table) -> Result<(Own, T), String> {
-        let key = entry.get("key").and_then(toml::Value::as_str).unwrap_or("an entry without key").to_string();
+    /// Takes what is its own out of an entry, and reads both.
+    fn and<T: serde::de::DeserializeOwned>(mut entry: toml::Table) -> Result<(Own, T), toml::de::Error> {
         let own: toml::Table = Own::KEYS.iter().filter_map(|field| entry.remove_entry(*field)).collect();
-        let said = |error: toml::de::Error| format!("{key}: {error}");
-        Ok((own.try_into().map_err(said)?, entry.try_into().map_err(said)?))
+        Ok((own.try_into()?, entry.try_into()?))
     }
 }
 
 #[derive(Deserialize)]
 #[serde(deny_unknown_fields)]
-struct File {
-    group: std::collections::BTreeMap<String, Group>,
-    crop: Vec<toml::Table>,
+struct GrowthFile {
+    group: BTreeMap<String, Group>,
 }
 
 /// A group's answer to warmth, and the warmth at which packets hold.
@@ -391,28 +388,21 @@ pub struct Growth {
     pub swing: f64,
 }
 
-/// Everything read from the file: the groups in their order, and the figures of each crop with those ways that have their own.
+/// How each group of crops grows, by its name.
 #[derive(Debug)]
-pub struct Seasons {
-    /// How each group grows.
-    pub groups: Vec<Growth>,
-    /// Source keys used.
-    pub sources: Vec<String>,
-    crops: HashMap<String, Figures>,
-    ways: HashMap<String, HashMap<String, Figures>>,
+pub struct Groups {
+    /// How they grow, in their order.
+    pub growth: Vec<Growth>,
+    names: Vec<String>,
 }
 
-impl Seasons {
-    /// The figures of one way of growing a crop, by their keys; nothing for a crop the file does not know.
-    pub fn of(&self, crop: &str, way: &str) -> Option<&Figures> {
-        self.ways.get(crop).and_then(|ways| ways.get(way)).or_else(|| self.crops.get(crop))
-    }
-
-    /// The keys of the crops the file speaks of, and of those of their ways that have figures of their own.
-    pub fn keys(&self) -> impl Iterator<Item = (&str, Option<&str>)> {
-        let ways = self.ways.iter().flat_map(|(crop, ways)| ways.keys().map(|way| (crop.as_str(), Some(way.as_str()))));
-        self.crops.keys().map(|crop| (crop.as_str(), None)).chain(ways)
-    }
+/// The figures of a crop, and of those of its ways that have their own.
+#[derive(Debug)]
+pub struct Season {
+    /// Of the crop.
+    pub all: Figures,
+    /// By the keys of ways.
+    pub ways: HashMap<String, Figures>,
 }
 
 /// What holds where a crop says nothing: it may take twice its packet's days less a fifth, must still grow a quarter of its
@@ -447,25 +437,27 @@ impl Figures {
     }
 }
 
-/// Reads the data file; the error names the line or the crop at fault.
-pub fn read(text: &str) -> Result<Seasons, String> {
-    let file: File = toml::from_str(text).map_err(|error| error.to_string())?;
-    let names: Vec<&String> = file.group.keys().collect();
-    let growth = |group: &Group| {
-        let response = Response { base: group.base, best: group.best, most: group.most };
-        Growth { response, usual: group.usual, swing: group.swing }
-    };
-    let mut all = Seasons {
-        groups: file.group.values().map(growth).collect(),
-        sources: file.group.values().map(|group| group.source.clone()).collect(),
-        crops: HashMap::new(),
-        ways: HashMap::new(),
-    };
-    for entry in file.crop {
-        let (own, entry): (Own, Entry) = Own::and(entry)?;
-        let group = names.iter().position(|name| **name == entry.group).ok_or_else(|| format!("{}: no group", entry.key))?;
-        let of_group = all.groups[group];
-        all.sources.extend(entry.sprout.iter().map(|sprout| sprout.source.clone()));
+impl Groups {
+    /// Reads `growth.toml`; the error names the line, or the source that is not listed.
+    pub fn read(text: &str, sources: &BTreeMap<String, Source>) -> Result<Groups, String> {
+        let file: GrowthFile = toml::from_str(text).map_err(|error| error.to_string())?;
+        if let Some(group) = file.group.values().find(|group| !sources.contains_key(&group.source)) {
+            return Err(format!("no source {}", group.source));
+        }
+        let growth = |group: &Group| {
+            let response = Response { base: group.base, best: group.best, most: group.most };
+            Growth { response, usual: group.usual, swing: group.swing }
+        };
+        Ok(Groups { growth: file.group.values().map(growth).collect(), names: file.group.into_keys().collect() })
+    }
+
+    /// What the season of a crop's file says.
+    pub fn season(&self, told: toml::Value) -> Result<Season, String> {
+        let told: toml::Table = told.try_into().map_err(said)?;
+        let (own, entry): (Own, Entry) = Own::and(told).map_err(said)?;
+        let group = self.names.iter().position(|name| *name == entry.group);
+        let group = group.ok_or_else(|| format!("no group {}", entry.group))?;
+        let of_group = self.growth[group];
         let best = entry.sprout.as_ref().map(|sprout| sprout.best);
         let figures = Figures {
             group,
@@ -492,18 +484,18 @@ pub fn read(text: &str) -> Result<Seasons, String> {
             bulk: entry.bulk,
             ..Figures::default()
         };
-        let figures = figures.with(&own);
-        for way in entry.way {
-            let (own, way): (Own, WayEntry) = Own::and(way)?;
-            let own = figures.clone().with(&own);
-            let own = Figures {
-                picked: way.picked.unwrap_or(figures.picked),
-                again_picked: way.again_picked.or(figures.again_picked),
-                ..own
-            };
-            all.ways.entry(entry.key.clone()).or_default().insert(way.key, own);
-        }
-        all.crops.insert(entry.key, figures);
+        let all = figures.with(&own);
+        let of_a_way = |way: toml::Table| {
+            let (own, way): (Own, WayEntry) = Own::and(way).map_err(said)?;
+            let picked = way.picked.unwrap_or(all.picked);
+            let again_picked = way.again_picked.or(all.again_picked);
+            Ok((way.key, Figures { picked, again_picked, ..all.clone().with(&own) }))
+        };
+        let ways = entry.way.into_iter().map(of_a_way).collect::<Result<_, String>>()?;
+        Ok(Season { all, ways })
     }
-    Ok(all)
+}
+
+fn said(error: toml::de::Error) -> String {
+    error.to_string()
 }

@@ -3,6 +3,7 @@
 pub mod book;
 pub mod care;
 pub mod crop;
+mod crop_file;
 pub mod family;
 pub mod figures;
 pub mod grouping;
@@ -11,14 +12,13 @@ pub mod meant;
 pub mod names;
 pub mod own_crops;
 pub mod relation;
+pub mod renamed;
 pub mod saving;
-pub mod seed_file;
 pub mod seeds;
 pub mod source;
 pub mod suits;
 pub mod tin;
 pub mod varieties;
-pub mod yield_file;
 pub mod yields;
 
 pub use book::{Catalogue, FIGURE_GROUPS};

@@ -51,13 +51,19 @@ struct Entry {
     family: Option<String>,
 }
 
-/// Reads the file of names.
+/// Reads the file of names that mean one of several crops, beside the names that crops have of their own.
 ///
 /// # Errors
 /// When a name means a crop, way or family that the catalogue does not have, or is there twice.
-pub(super) fn read(crops: &[Crop], text: &str) -> Result<Vec<Name>, String> {
+pub(super) fn read(crops: &[Crop], own: Vec<Name>, text: &str) -> Result<Vec<Name>, String> {
     let file: NameFile = toml::from_str(text).map_err(|e| format!("names.toml: {e}"))?;
     let mut names: Vec<Name> = Vec::new();
+    for name in own {
+        if names.iter().any(|other| other.said == name.said) {
+            return Err(format!("{} is the name of two crops: it stands in names.toml, as a choice", name.said));
+        }
+        names.push(name);
+    }
     for entry in file.name {
         let mut of = Vec::new();
         for meant in &entry.of {

@@ -27,6 +27,7 @@ pub struct Seed {
 /// What is taken to make what is planted of a crop: cuttings, or a root that makes slips.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
+#[serde(deny_unknown_fields)]
 pub struct Parent {
     /// What it is, one and more.
     pub one: [String; 2],

@@ -1,14 +1,14 @@
 //! Wishes about the site and its beds.
 
 use crate::change::draft::BedDraft;
-use crate::change::limits::MOST_BEDS;
 use crate::change::planner::{Planner, next_bed};
 use crate::change::site::checked_site;
 use crate::change::{draft, turns};
 use crate::ground::shape;
+use crate::limits::MOST_BEDS;
 use sparrow_facts::bed::Bed;
 use sparrow_facts::edit;
-use sparrow_facts::edit::Edit;
+use sparrow_facts::edit::{Edit, Fact};
 use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::BedId;
 use sparrow_facts::name::alike;
@@ -34,7 +34,7 @@ impl Planner<'_> {
         let id = next_bed(self.known);
         let bed = draft.measure(id, self.known.garden)?;
         self.name_is_free(&bed)?;
-        Ok(vec![Edit::Bed { before: None, after: Some(Box::new(bed)) }])
+        Ok(vec![bed.comes()])
     }
 
     pub(crate) fn change_bed(&self, id: BedId, draft: &BedDraft) -> Result<Vec<Edit>, Refusal> {
@@ -59,7 +59,7 @@ impl Planner<'_> {
         if lost.is_some_and(|section| section >= after.sections()) {
             return Err(Refusal::NoSuchSection { section: lost.unwrap_or(0) + 1, sections: after.sections() });
         }
-        Ok(self.with_turns(vec![Edit::Bed { before: Some(Box::new(before.clone())), after: Some(Box::new(after)) }]))
+        Ok(self.with_turns(vec![before.becomes(after)]))
     }
 
     /// The same edits, with what they take from the turns in front, so that undoing them finds its ground.
@@ -74,20 +74,14 @@ impl Planner<'_> {
     pub(crate) fn move_bed(&self, id: BedId, x: Length, y: Length) -> Result<Vec<Edit>, Refusal> {
         let before = self.known.bed(id)?;
         let (x, y) = (draft::on_drawing("distance from the left", x)?, draft::on_drawing("distance from the top", y)?);
-        Ok(vec![Edit::Bed { before: Some(Box::new(before.clone())), after: Some(Box::new(Bed { x, y, ..before.clone() })) }])
+        Ok(vec![before.becomes(Bed { x, y, ..before.clone() })])
     }
 
     pub(crate) fn remove_bed(&self, id: BedId) -> Result<Vec<Edit>, Refusal> {
         let bed = self.known.bed(id)?;
         let patches = self.known.garden.patches.iter().filter(|patch| patch.bed == id).map(crate::change::planner::gone);
-        let past = self
-            .known
-            .garden
-            .past
-            .iter()
-            .filter(|past| past.bed == id)
-            .map(|past| Edit::Past { before: Some(past.clone()), after: None });
-        let edits = patches.chain(past).chain([Edit::Bed { before: Some(Box::new(bed.clone())), after: None }]);
+        let past = self.known.garden.past.iter().filter(|past| past.bed == id).map(|past| past.goes());
+        let edits = patches.chain(past).chain([bed.goes()]);
         Ok(self.with_turns(edits.collect()))
     }
 

@@ -11,7 +11,7 @@ use crate::change::replan::PatchChange;
 use crate::change::season::SeasonChange;
 use crate::change::turns::TurnChange;
 use crate::change::varieties::VarietyDraft;
-use crate::change::wants::WantDraft;
+use crate::change::wants::{WantDraft, Wanted};
 use crate::change::{make_room, replan, season, totals, turns};
 use crate::growth::grower::Grower;
 use crate::known::Known;
@@ -94,6 +94,8 @@ pub enum Command {
     KeepWant { want: Option<WantId>, draft: Box<WantDraft> },
     /// Want it no longer.
     ForgetWant { want: WantId },
+    /// Wish in the years ahead for what all wants of these crops, or of varieties of them, come to in a year.
+    WishWants { year: i16, wanted: Vec<Wanted> },
     /// Keep all that a list from a file says: what is there already in its words, the rest anew; all of it or nothing.
     KeepList { list: Box<Listed> },
     /// Move or resize a patch.
@@ -199,6 +201,7 @@ fn planned(known: Known, command: &Command) -> Result<Vec<Edit>, Refusal> {
         Command::ForgetLot { lot } => planner.forget_lot(*lot),
         Command::KeepWant { want, draft } => planner.keep_want(*want, draft),
         Command::ForgetWant { want } => planner.forget_want(*want),
+        Command::WishWants { year, wanted } => turns::wish_wants(known, *year, wanted),
         Command::KeepList { list } => planner.keep_list(list),
         Command::MovePatch { patch, bed, rect } => {
             let before = planner.movable(*patch)?;

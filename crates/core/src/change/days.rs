@@ -1,7 +1,7 @@
 //! Are these days that can be? The limits of a planting's days and of what is said of its time.
 
-use crate::change::limits::{self, LONGEST_STAND, number, year};
 use crate::climate::calendar::{RECORD_YEARS, YEARS};
+use crate::limits::{self, LONGEST_STAND, number, year};
 use jiff::civil::Date;
 use sparrow_facts::patch::Patch;
 use sparrow_facts::refusal::Refusal;

@@ -1,6 +1,7 @@
 //! What does the tape say? A bed as its gardener types it, checked and turned into a [`Bed`].
 
-use crate::change::limits;
+use crate::limits;
+use crate::limits::{MOST_IN_A_BED, SOIL_DEPTH};
 use serde::{Deserialize, Serialize};
 use sparrow_facts::bed::{Bed, BedKind, Board, Brace, LONGEST_SIDE, Reach, SHORTEST_SIDE, Trellis, WIDEST_MARGIN};
 use sparrow_facts::garden::Garden;
@@ -171,12 +172,8 @@ impl BedDraft {
         };
         let length = self.inside("length", self.length, kind)?;
         let width = self.inside("width", self.width, kind)?;
-        let depth = in_range(
-            "soil depth",
-            self.depth.map_or_else(|| usual_depth(kind), |tape| tape.0),
-            Length::inches(2),
-            Length::inches(72),
-        )?;
+        let depth =
+            in_range("soil depth", self.depth.map_or_else(|| usual_depth(kind), |tape| tape.0), SOIL_DEPTH[0], SOIL_DEPTH[1])?;
         if self.turn > 359 {
             return Err(Refusal::NumberOutOfRange { field: "turn in degrees", value: i64::from(self.turn), least: 0, most: 359 });
         }
@@ -186,6 +183,9 @@ impl BedDraft {
             _ => USUAL_BRACE,
         };
         let braces = self.braces(length, thickness)?;
+        if self.trellises.len() > MOST_IN_A_BED {
+            return Err(Refusal::TooManyThings { what: "trellises in one bed", most: MOST_IN_A_BED });
+        }
         let trellises = self.trellises.iter().map(|t| trellis(t, length, width)).collect::<Result<_, _>>()?;
         Ok(Bed {
             id,
@@ -237,8 +237,8 @@ impl BedDraft {
     }
 
     fn braces(&self, length: Length, thickness: Length) -> Result<Vec<Brace>, Refusal> {
-        if self.braces.len() > 20 {
-            return Err(Refusal::TooManyThings { what: "braces in one bed", most: 20 });
+        if self.braces.len() > MOST_IN_A_BED {
+            return Err(Refusal::TooManyThings { what: "braces in one bed", most: MOST_IN_A_BED });
         }
         let mut braces: Vec<Brace> = self.braces.iter().map(|tape| Brace { at: tape.0, thickness }).collect();
         braces.sort_by_key(|brace| brace.at);
@@ -323,6 +323,11 @@ pub fn text_or_nothing(field: &'static str, typed: &str, most: usize) -> Result<
         Err(Refusal::Empty { .. }) => Ok(String::new()),
         other => other,
     }
+}
+
+/// Whether a text is as a command would have kept it.
+pub fn plain(field: &'static str, kept: &str, most: usize) -> Result<(), Refusal> {
+    if text(field, kept, most)? == kept { Ok(()) } else { Err(Refusal::OddLetters { field }) }
 }
 
 /// Whether a letter is not seen: control and formatting letters, those that turn the direction of a text, private ones and

@@ -1,10 +1,11 @@
 //! Wishes about what else stands in the yard.
 
+use crate::change::checked::{Against, Checked};
 use crate::change::draft::{on_drawing, text_or_nothing};
-use crate::change::limits::{BED_NAME, DEGREES, MOST_FIXTURES, number};
 use crate::change::planner::{Planner, next};
+use crate::limits::{BED_NAME, DEGREES, MOST_FIXTURES, number};
 use serde::{Deserialize, Serialize};
-use sparrow_facts::edit::Edit;
+use sparrow_facts::edit::{Edit, Fact};
 use sparrow_facts::fixture::{Fixture, FixtureKind};
 use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::FixtureId;
@@ -72,7 +73,7 @@ impl FixtureDraft {
 }
 
 /// A fixture within its limits.
-pub fn check_fixture(fixture: &Fixture) -> Result<(), Refusal> {
+fn check_fixture(fixture: &Fixture) -> Result<(), Refusal> {
     if text_or_nothing("the name", &fixture.name, BED_NAME)? != fixture.name {
         return Err(Refusal::OddLetters { field: "the name" });
     }
@@ -87,6 +88,18 @@ pub fn check_fixture(fixture: &Fixture) -> Result<(), Refusal> {
     number("turn in degrees", fixture.turn.into(), DEGREES)
 }
 
+impl Checked for Fixture {
+    const MOST: usize = MOST_FIXTURES;
+
+    fn texts(&mut self) -> Vec<(&mut String, usize)> {
+        vec![(&mut self.name, BED_NAME)]
+    }
+
+    fn check(&self, _: Against) -> Result<(), Refusal> {
+        check_fixture(self)
+    }
+}
+
 impl Planner<'_> {
     fn fixture(&self, id: FixtureId) -> Result<&Fixture, Refusal> {
         let found = self.known.garden.fixtures.iter().find(|fixture| fixture.id == id);
@@ -99,7 +112,7 @@ impl Planner<'_> {
             return Err(Refusal::TooManyThings { what: "fixtures of the yard", most: MOST_FIXTURES });
         }
         let id = FixtureId(next(fixtures.iter().map(|fixture| fixture.id.0)));
-        Ok(vec![Edit::Fixture { before: None, after: Some(draft.measure(id, self.known.garden)?) }])
+        Ok(vec![Fact::comes(draft.measure(id, self.known.garden)?)])
     }
 
     pub(crate) fn change_fixture(&self, id: FixtureId, draft: &FixtureDraft) -> Result<Vec<Edit>, Refusal> {
@@ -107,16 +120,16 @@ impl Planner<'_> {
         // What is not said of its place stays as it is.
         let here = |typed: Option<Tape>, was: Length| Some(typed.unwrap_or(Tape(was)));
         let draft = FixtureDraft { x: here(draft.x, before.x), y: here(draft.y, before.y), ..draft.clone() };
-        Ok(vec![Edit::Fixture { before: Some(before.clone()), after: Some(draft.measure(id, self.known.garden)?) }])
+        Ok(vec![before.becomes(draft.measure(id, self.known.garden)?)])
     }
 
     pub(crate) fn move_fixture(&self, id: FixtureId, x: Length, y: Length) -> Result<Vec<Edit>, Refusal> {
         let before = self.fixture(id)?;
         let (x, y) = (on_drawing("distance from the left", x)?, on_drawing("distance from the top", y)?);
-        Ok(vec![Edit::Fixture { before: Some(before.clone()), after: Some(Fixture { x, y, ..before.clone() }) }])
+        Ok(vec![before.becomes(Fixture { x, y, ..before.clone() })])
     }
 
     pub(crate) fn remove_fixture(&self, id: FixtureId) -> Result<Vec<Edit>, Refusal> {
-        Ok(vec![Edit::Fixture { before: Some(self.fixture(id)?.clone()), after: None }])
+        Ok(vec![self.fixture(id)?.goes()])
     }
 }

@@ -1,10 +1,10 @@
 //! May this be written down? Ranges of what an entry of the journal tells.
 
 use crate::change::draft;
-use crate::change::limits::{self, year};
 use crate::change::planner;
 use crate::climate::calendar::YEARS;
 use crate::known::Known;
+use crate::limits::{self, year};
 use jiff::ToSpan;
 use jiff::civil::Date;
 use sparrow_facts::journal::{Amount, At, Happened, JournalEntry};

@@ -1,10 +1,10 @@
 //! Wishes that come as a list from a file: varieties, crops of one's own, lots of seed. Each line is kept as if it were typed.
 
-use crate::change::limits::{MOST_LOTS, MOST_OWN_CROPS, MOST_VARIETIES};
 use crate::change::lots::LotDraft;
 use crate::change::own_crops::OwnCropDraft;
 use crate::change::planner::Planner;
 use crate::change::varieties::VarietyDraft;
+use crate::limits::{MOST_LOTS, MOST_OWN_CROPS, MOST_VARIETIES};
 use serde::{Deserialize, Serialize};
 use sparrow_facts::edit::{Edit, apply};
 use sparrow_facts::ids::LotId;

@@ -1,12 +1,14 @@
 //! Wishes about the seed tin: what is kept of a lot, and what is thrown away.
 
 use crate::catalogue::Catalogue;
+use crate::change::checked::{Against, Checked};
 use crate::change::draft::text_or_nothing;
-use crate::change::limits::{FOUND, MOST_LOTS, MOST_TESTS, NOTE, PERCENT, PRICE, TESTED, number};
 use crate::change::planner::{Planner, next};
+use crate::change::varieties::of_the_crop;
+use crate::limits::{FOUND, MOST_LOTS, MOST_TESTS, NOTE, PERCENT, PRICE, TESTED, number};
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
-use sparrow_facts::edit::Edit;
+use sparrow_facts::edit::{Edit, Fact};
 use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::{LotId, VarietyId};
 use sparrow_facts::refusal::Refusal;
@@ -80,7 +82,7 @@ pub struct LotDraft {
 }
 
 /// A lot within its limits, of a crop and a variety that are there.
-pub fn check_lot(lot: &SeedLot, garden: &Garden, catalogue: &Catalogue) -> Result<(), Refusal> {
+fn check_lot(lot: &SeedLot, garden: &Garden, catalogue: &Catalogue) -> Result<(), Refusal> {
     let SeedLot {
         id: _,
         crop,
@@ -98,10 +100,7 @@ pub fn check_lot(lot: &SeedLot, garden: &Garden, catalogue: &Catalogue) -> Resul
         note,
     } = lot;
     catalogue.crop(crop).ok_or_else(|| Refusal::Unknown { what: "crop", key: crop.clone() })?;
-    if let Some(id) = variety {
-        let of = garden.variety(*id).filter(|variety| variety.crop == *crop);
-        of.ok_or_else(|| Refusal::Unknown { what: "variety", key: id.0.to_string() })?;
-    }
+    of_the_crop(garden, crop, *variety)?;
     match amount {
         SeedAmount::Count { pieces } => number("seeds of one lot", (*pieces).into(), [0, MOST_PIECES.into()])?,
         SeedAmount::Weight { mg } => number("milligrams of one lot", (*mg).into(), [0, MOST_MG.into()])?,
@@ -126,6 +125,18 @@ pub fn check_lot(lot: &SeedLot, garden: &Garden, catalogue: &Catalogue) -> Resul
 
 /// Years in which seed is packed, counted and tested.
 const YEARS_OF_SEED: [i64; 2] = [1950, 2200];
+
+impl Checked for SeedLot {
+    const MOST: usize = MOST_LOTS;
+
+    fn texts(&mut self) -> Vec<(&mut String, usize)> {
+        vec![(&mut self.source, FOUND), (&mut self.note, NOTE)]
+    }
+
+    fn check(&self, against: Against) -> Result<(), Refusal> {
+        check_lot(self, against.garden, against.catalogue)
+    }
+}
 
 impl Planner<'_> {
     fn lot(&self, id: LotId) -> Result<&SeedLot, Refusal> {
@@ -169,7 +180,7 @@ impl Planner<'_> {
             note: text_or_nothing("the note", &draft.note, NOTE)?,
         };
         check_lot(&after, garden, self.known.catalogue)?;
-        Ok(vec![Edit::Lot { before: before.map(Box::new), after: Some(Box::new(after)) }])
+        Ok(vec![Fact::edit(before, Some(after))])
     }
 
     /// The lot that a draft speaks of and no other line does: of the same crop, variety, year and source, seed or sets.
@@ -185,6 +196,6 @@ impl Planner<'_> {
     /// Throws a lot of seed away.
     pub(crate) fn forget_lot(&self, id: LotId) -> Result<Vec<Edit>, Refusal> {
         let before = self.lot(id)?.clone();
-        Ok(vec![Edit::Lot { before: Some(Box::new(before)), after: None }])
+        Ok(vec![before.goes()])
     }
 }

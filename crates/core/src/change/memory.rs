@@ -1,18 +1,19 @@
 //! Wishes about what the household remembers: earlier years, and its own distances.
 
-use crate::change::limits::{MOST_GROUPINGS, MOST_PARTS, MOST_PAST};
 use crate::change::own::check_distance;
 use crate::change::patches::drawable;
 use crate::change::planner::{Planner, next};
 use crate::change::schools::{in_range, suited};
-use crate::change::{draft, limits, memory};
+use crate::change::{draft, memory};
 use crate::climate::calendar;
 use crate::climate::calendar::growing_year;
 use crate::ground::planting::Planting;
 use crate::known::Known;
+use crate::limits;
+use crate::limits::{MOST_GROUPINGS, MOST_PARTS, MOST_PAST};
 use jiff::civil::Date;
 use sparrow_facts::bed::Bed;
-use sparrow_facts::edit::Edit;
+use sparrow_facts::edit::{Edit, Fact};
 use sparrow_facts::garden::Garden;
 use sparrow_facts::grouping::{OwnGrouping, OwnPart};
 use sparrow_facts::history::{PastStand, Stood};
@@ -53,13 +54,13 @@ impl Planner<'_> {
             return Err(Refusal::TooManyThings { what: "remembered stands", most: MOST_PAST });
         }
         let id = PastId(next(self.known.garden.past.iter().map(|past| past.id.0)));
-        Ok(vec![Edit::Past { before: None, after: Some(PastStand { id, bed: bed.id, section, year, stood: stood.clone() }) }])
+        Ok(vec![Fact::comes(PastStand { id, bed: bed.id, section, year, stood: stood.clone() })])
     }
 
     pub(crate) fn forget(&self, id: PastId) -> Result<Vec<Edit>, Refusal> {
         let past = self.known.garden.past.iter().find(|past| past.id == id);
         let past = past.ok_or_else(|| Refusal::Unknown { what: "remembered stand", key: id.0.to_string() })?;
-        Ok(vec![Edit::Past { before: Some(past.clone()), after: None }])
+        Ok(vec![past.goes()])
     }
 
     pub(crate) fn set_spacing(
@@ -90,7 +91,7 @@ impl Planner<'_> {
         if before.is_none() && after.is_none() {
             return Err(Refusal::NothingTo { what: "go back from" });
         }
-        Ok(vec![Edit::Spacing { before, after }])
+        Ok(vec![Fact::edit(before, after)])
     }
 
     /// What is said of one planting's distance; a number of holes was one of the other distance.
@@ -129,7 +130,7 @@ impl Planner<'_> {
                 let beds =
                     self.known.garden.beds.iter().map(|one| if one.id == bed { after.clone() } else { one.clone() }).collect();
                 self.all_drawable(Garden { beds, ..self.known.garden.clone() })?;
-                Ok(vec![Edit::Bed { before: Some(Box::new(before.clone())), after: Some(Box::new(after)) }])
+                Ok(vec![before.becomes(after)])
             }
             SchoolFor::Patch { patch } => {
                 let before = self.patch(patch)?;
@@ -155,13 +156,13 @@ impl Planner<'_> {
         let patches = patches.iter().map(|id| self.patch(*id)).collect::<Result<Vec<_>, _>>()?;
         let id = OwnGroupingId(next(self.known.garden.groupings.iter().map(|own| own.id.0)));
         let own = memory::own_from(self.known.garden, id, name, &patches).ok_or(Refusal::NoGrouping { most: MOST_PARTS })?;
-        Ok(vec![Edit::Grouping { before: None, after: Some(own) }])
+        Ok(vec![own.comes()])
     }
 
     pub(crate) fn forget_grouping(&self, id: OwnGroupingId) -> Result<Vec<Edit>, Refusal> {
         let own = self.known.garden.groupings.iter().find(|own| own.id == id);
         let own = own.ok_or_else(|| Refusal::Unknown { what: "grouping", key: id.0.to_string() })?;
-        Ok(vec![Edit::Grouping { before: Some(own.clone()), after: None }])
+        Ok(vec![own.goes()])
     }
 }
 

@@ -2,12 +2,12 @@
 //! edits; nothing is changed here.
 
 pub mod beds;
+mod checked;
 pub mod command;
 pub mod days;
 pub mod draft;
 pub mod fixtures;
 pub mod journal;
-pub mod limits;
 pub mod lists;
 pub mod lots;
 pub mod make_room;

@@ -1,6 +1,6 @@
 //! May a household say this of its plantings? Its own distances and seeds, within what can be drawn and sown.
 
-use crate::change::limits::number;
+use crate::limits::number;
 use sparrow_facts::patch::{IN_EACH, OWN_DISTANCE, Planted};
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::spacing::Spacing;

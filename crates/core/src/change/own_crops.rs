@@ -2,16 +2,17 @@
 
 use crate::catalogue::own_crops::key_of;
 use crate::catalogue::{Catalogue, CountedFrom};
+use crate::change::checked::{Against, Checked};
 use crate::change::draft::{text, text_or_nothing};
-use crate::change::limits::{BED_NAME, COLD, FOUND, MOST_OWN_CROPS, NAME, NOTE, PACKET, PICKED, SOIL, number};
 use crate::change::own::check_distance;
 use crate::change::planner::{Planner, next};
 use crate::change::varieties::{DEPTH, GROWN_HEIGHT, days_in_order, within};
+use crate::limits::{BED_NAME, COLD, FOUND, MOST_OWN_CROPS, NAME, NOTE, PACKET, PICKED, SOIL, number};
 use serde::{Deserialize, Serialize};
-use sparrow_facts::edit::Edit;
+use sparrow_facts::edit::{Edit, Fact};
 use sparrow_facts::garden::Garden;
-use sparrow_facts::history::Stood;
 use sparrow_facts::ids::OwnCropId;
+use sparrow_facts::keys::Named;
 use sparrow_facts::name::alike;
 use sparrow_facts::own_crop::{OwnCrop, OwnCropFigures};
 use sparrow_facts::refusal::Refusal;
@@ -94,7 +95,7 @@ impl OwnCropDraft {
 }
 
 /// A crop of one's own within its limits, like a crop and a way of the book and in one of its families.
-pub fn check_own_crop(crop: &OwnCrop, catalogue: &Catalogue) -> Result<(), Refusal> {
+fn check_own_crop(crop: &OwnCrop, catalogue: &Catalogue) -> Result<(), Refusal> {
     let OwnCrop { id: _, like, way, name, plural, botanical, family, figures, source, note } = crop;
     let OwnCropFigures { distance, spread, height, depth, days, counted_from: _, picked, kills_c, soil_c } = figures;
     let relative = catalogue.crop(like).filter(|crop| crop.like.is_none());
@@ -130,6 +131,26 @@ pub(super) fn is_taken(garden: &Garden, catalogue: &Catalogue, crop: &OwnCrop) -
     own || catalogue.crops.iter().any(|other| other.like.is_none() && names(&other.name, &other.plural))
 }
 
+impl Checked for OwnCrop {
+    const MOST: usize = MOST_OWN_CROPS;
+
+    fn texts(&mut self) -> Vec<(&mut String, usize)> {
+        vec![
+            (&mut self.name, BED_NAME),
+            (&mut self.plural, BED_NAME),
+            (&mut self.botanical, NAME),
+            (&mut self.source, FOUND),
+            (&mut self.note, NOTE),
+        ]
+    }
+
+    fn check(&self, against: Against) -> Result<(), Refusal> {
+        check_own_crop(self, against.book)?;
+        let taken = is_taken(against.garden, against.book, self);
+        if taken { Err(Refusal::CropTaken { name: self.name.clone() }) } else { Ok(()) }
+    }
+}
+
 impl Planner<'_> {
     fn own_crop(&self, id: OwnCropId) -> Result<&OwnCrop, Refusal> {
         self.known.garden.own_crop(id).ok_or_else(|| Refusal::Unknown { what: "crop of your own", key: id.0.to_string() })
@@ -153,7 +174,7 @@ impl Planner<'_> {
             self.own_is_free(before)?;
         }
         let is_new = before.is_none();
-        let edits = vec![Edit::OwnCrop { before: before.map(Box::new), after: Some(Box::new(after)) }];
+        let edits = vec![Fact::edit(before, Some(after))];
         // What is new stands nowhere yet.
         if !is_new {
             let mut with = garden.clone();
@@ -173,22 +194,14 @@ impl Planner<'_> {
     pub(crate) fn forget_own_crop(&self, id: OwnCropId) -> Result<Vec<Edit>, Refusal> {
         let before = self.own_crop(id)?.clone();
         self.own_is_free(&before)?;
-        Ok(vec![Edit::OwnCrop { before: Some(Box::new(before)), after: None }])
+        Ok(vec![before.goes()])
     }
 
     fn own_is_free(&self, crop: &OwnCrop) -> Result<(), Refusal> {
-        let garden = self.known.garden;
         let key = key_of(crop.id);
-        let patches = garden.patches.iter().map(|patch| &patch.planted.crop);
-        let parts = garden.groupings.iter().flat_map(|own| own.parts.iter().map(|part| &part.planted.crop));
-        let others = garden.varieties.iter().map(|variety| &variety.crop);
-        let others = others.chain(garden.turns.wishes.iter().map(|wish| &wish.wish.crop));
-        let others = others.chain(garden.lots.iter().map(|lot| &lot.crop));
-        let others = others.chain(garden.wants.iter().map(|want| &want.crop));
-        let others = others.chain(garden.spacings.iter().map(|own| &own.crop));
-        let past = garden.past.iter().filter(|past| past.stood == Stood::Crop(key.clone())).count();
-        let named = patches.chain(parts).chain(others).filter(|named| **named == key).count();
-        match named.saturating_add(past) {
+        let mut named = 0;
+        self.known.garden.clone().each_key(&mut |one| named += usize::from(matches!(one, Named::Crop(crop, _) if *crop == key)));
+        match named {
             0 => Ok(()),
             plantings => Err(Refusal::OwnCropInUse { name: crop.name.clone(), plantings }),
         }

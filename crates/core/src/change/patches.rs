@@ -2,15 +2,15 @@
 
 use crate::change::days::check_days;
 use crate::change::draft;
-use crate::change::limits::{self, MOST_HOLES, MOST_PATCHES};
 use crate::change::own::check_planted;
 use crate::change::planner::{Planner, changed, gone, next_patch};
 use crate::change::schools::suited;
 use crate::ground::planting::Planting;
 use crate::ground::shape;
+use crate::limits::{self, MOST_HOLES, MOST_PATCHES};
 use jiff::civil::Date;
 use sparrow_facts::bed::Bed;
-use sparrow_facts::edit::{Edit, apply};
+use sparrow_facts::edit::{Edit, Fact, apply};
 use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::{BedId, PatchId};
 use sparrow_facts::patch::{Patch, Placing, Planted};
@@ -53,7 +53,7 @@ impl Planner<'_> {
     pub(crate) fn put(&self, before: Option<&Patch>, after: Patch) -> Result<Vec<Edit>, Refusal> {
         self.may_lie(before, &after)?;
         self.holes_fit(&after)?;
-        Ok(vec![Edit::Patch { before: before.cloned().map(Box::new), after: Some(Box::new(after)) }])
+        Ok(vec![Fact::edit(before.cloned(), Some(after))])
     }
 
     /// The same but for the household's own number of holes, which a later change of a distance may outgrow.

@@ -1,7 +1,7 @@
 //! May this be done? Each wish of a gardener checked against the facts, and turned into edits.
 
 use crate::known::Known;
-use sparrow_facts::edit::Edit;
+use sparrow_facts::edit::{Edit, Fact};
 use sparrow_facts::ids::{BedId, PatchId};
 use sparrow_facts::patch::Patch;
 use sparrow_facts::refusal::Refusal;
@@ -38,10 +38,10 @@ pub(crate) fn next_bed(known: Known) -> BedId {
 
 /// A patch changed.
 pub(crate) fn changed(before: &Patch, after: Patch) -> Edit {
-    Edit::Patch { before: Some(Box::new(before.clone())), after: Some(Box::new(after)) }
+    before.becomes(after)
 }
 
 /// A patch taken away.
 pub(crate) fn gone(patch: &Patch) -> Edit {
-    Edit::Patch { before: Some(Box::new(patch.clone())), after: None }
+    patch.goes()
 }

@@ -1,9 +1,9 @@
 //! Wishes about several patches at once: their days, ground and crops, and what follows along.
 
 use crate::change::days::check_timing;
-use crate::change::limits;
 use crate::change::planner::{Planner, gone, next_patch};
 use crate::known::Known;
+use crate::limits;
 use crate::season::handoff;
 use jiff::ToSpan;
 use jiff::civil::Date;

@@ -2,10 +2,10 @@
 
 use crate::change::days::day;
 use crate::change::draft;
-use crate::change::limits::{self, MONTHS, MOST_READINGS, MOST_STATION_YEARS, number, temperature};
 use crate::change::planner::Planner;
 use crate::climate::calendar::RECORD_YEARS;
 use crate::known::Known;
+use crate::limits::{self, MONTHS, MOST_READINGS, MOST_STATION_YEARS, number, temperature};
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 use sparrow_facts::almanac::{Almanac, Appetite, BedWarmth, Cover, Monthly, Mulch, Shelf, SoilReading, Station, WarmthFrom};

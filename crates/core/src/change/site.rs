@@ -1,7 +1,7 @@
 //! Is this a place a garden can be? Every field of a site within its limits.
 
 use crate::change::draft;
-use crate::change::limits::{self, MONTHS, number, temperature};
+use crate::limits::{self, MONTHS, number, temperature};
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::site::{Freezes, NeighbourMaize, Site};
 

@@ -4,9 +4,9 @@
 //! a change that makes one larger than it may be is refused; what was larger already may stay and shrink.
 
 use crate::catalogue::Catalogue;
-use crate::change::limits::{MOST_HALF_SQUARES, MOST_HOLES_IN_A_YEAR, MOST_HOSTS, MOST_IN_A_YEAR, MOST_OWN_PARTS, MOST_PIECES};
 use crate::climate::calendar::growing_year;
 use crate::ground::planting::Planting;
+use crate::limits::{MOST_HALF_SQUARES, MOST_HOLES_IN_A_YEAR, MOST_HOSTS, MOST_IN_A_YEAR, MOST_OWN_PARTS, MOST_PIECES};
 use crate::turns::ground::plots;
 use sparrow_facts::edit::{Edit, apply};
 use sparrow_facts::garden::Garden;

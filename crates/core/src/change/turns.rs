@@ -2,15 +2,21 @@
 
 use crate::catalogue::Catalogue;
 use crate::change::draft;
-use crate::change::limits::{self, MOST_ENTRIES, MOST_KEPT_ENTRIES, MOST_PLANS, MOST_WISHES, number};
+use crate::change::draft::plain;
 use crate::change::planner::{Planner, next};
+use crate::change::varieties::of_the_crop;
+use crate::change::wants::Wanted;
+use crate::climate::calendar::YEARS;
 use crate::known::Known;
+use crate::limits::{self, MOST_ENTRIES, MOST_IN_A_BED, MOST_KEPT_ENTRIES, MOST_PLANS, MOST_WISHES, number};
 use crate::turns::ground::plots;
+use crate::turns::held::usual_wish;
+use crate::wants;
 use serde::{Deserialize, Serialize};
 use sparrow_facts::bed::{Bed, Trellis};
 use sparrow_facts::difference;
 use sparrow_facts::edit;
-use sparrow_facts::edit::Edit;
+use sparrow_facts::edit::{Edit, Fact};
 use sparrow_facts::garden::Garden;
 use sparrow_facts::history::Stood;
 use sparrow_facts::ids::{BedId, NumbersGiven, TurnPlanId, WishId};
@@ -79,6 +85,28 @@ pub fn plan(known: Known, changes: &[TurnChange]) -> Result<Vec<Edit>, Refusal> 
     if edits.is_empty() { Err(Refusal::NothingTo { what: "change: it is so already" }) } else { Ok(edits) }
 }
 
+/// The wishes of crops and varieties as all wants of them come to in a year: new ones, or the first that is there with other squares.
+///
+/// # Errors
+/// When nothing is wanted of one of them, or nobody can say how much, or the wishes are what is wanted already.
+pub fn wish_wants(known: Known, year: i16, wanted: &[Wanted]) -> Result<Vec<Edit>, Refusal> {
+    limits::year("year", year, YEARS)?;
+    limits::changes(wanted.len())?;
+    let all = wants::wants(known, year).wished;
+    let change = |of: &Wanted| {
+        let found = all.iter().find(|one| (&one.crop, one.variety) == (&of.crop, of.variety));
+        let found = found.ok_or_else(|| Refusal::Unknown { what: "wanted crop", key: of.crop.clone() })?;
+        let Some(squares) = found.becomes else { return Ok(None) };
+        Ok(Some(match found.wish.and_then(|id| Some((id, known.garden.turns.wish(id)?))) {
+            Some((id, wish)) => TurnChange::ChangeWish { id, wish: WishDraft { squares, ..wish.clone() } },
+            None => TurnChange::Wish { wish: WishDraft { squares, ..usual_wish(known, &of.crop, of.variety)? } },
+        }))
+    };
+    let changes: Vec<Option<TurnChange>> = wanted.iter().map(change).collect::<Result<_, Refusal>>()?;
+    let changes: Vec<TurnChange> = changes.into_iter().flatten().collect();
+    if changes.is_empty() { Err(Refusal::NothingTo { what: "change: it is so already" }) } else { plan(known, &changes) }
+}
+
 /// The edits that leave out of the turns what names ground or wishes that are gone.
 pub fn pruned(garden: &Garden, after: &Garden) -> Vec<Edit> {
     let pieces: Vec<Piece> = plots(after).into_iter().map(|plot| plot.at).collect();
@@ -138,7 +166,7 @@ impl Planner<'_> {
             }
             TurnChange::RemoveWish { id } => {
                 turns.wish(*id).ok_or_else(|| unknown("wish", id.0))?;
-                turns.wishes.retain(|wish| wish.id != *id);
+                give_up(turns, *id);
             }
             TurnChange::Pin { pin, fixed } => {
                 turns.pins.retain(|other| (other.wish, other.year) != (pin.wish, pin.year));
@@ -171,9 +199,12 @@ impl Planner<'_> {
         if before.trellises.contains(&trellis) {
             return Err(Refusal::NothingTo { what: "put up: that trellis stands already" });
         }
+        if before.trellises.len() >= MOST_IN_A_BED {
+            return Err(Refusal::TooManyThings { what: "trellises in one bed", most: MOST_IN_A_BED });
+        }
         let mut after: Bed = before.clone();
         after.trellises.push(trellis);
-        Ok(vec![Edit::Bed { before: Some(Box::new(before.clone())), after: Some(Box::new(after)) }])
+        Ok(vec![before.becomes(after)])
     }
 
     fn remember_words(&self, bed: BedId, section: Option<u8>, year: i16, words: &str) -> Result<Vec<Edit>, Refusal> {
@@ -236,6 +267,13 @@ pub fn read_stood(catalogue: &Catalogue, word: &str) -> Option<Stood> {
         return Some(Stood::Crop(first.key.clone()));
     }
     meant.iter().all(|crop| crop.family == first.family).then(|| Stood::Family(first.family.clone()))
+}
+
+/// Leaves out a wish with all that was fixed and planned for it.
+fn give_up(turns: &mut Turns, wish: WishId) {
+    turns.wishes.retain(|one| one.id != wish);
+    turns.pins.retain(|pin| pin.wish != wish);
+    turns.plans.iter_mut().for_each(|plan| plan.entries.retain(|entry| entry.wish != wish));
 }
 
 /// Pieces are counted anew by another unit: what is fixed to the old ones would mean other ground now.
@@ -339,7 +377,7 @@ fn check_ground(known: Known) -> Result<(), Wrong> {
             .map_err(|why| at("findings", index, why))?;
     }
     for (index, wish) in turns.wishes.iter().enumerate() {
-        check_wish(catalogue, &wish.wish).map_err(|why| at("wishes", index, why))?;
+        check_wish(garden, catalogue, &wish.wish).map_err(|why| at("wishes", index, why))?;
     }
     for unknown in &turns.unknown {
         bed(garden, unknown.bed).and_then(|()| year(unknown.year)).map_err(whole)?;
@@ -364,7 +402,7 @@ fn check_plans(garden: &Garden) -> Result<(), Wrong> {
     }
     for (index, plan) in turns.plans.iter().enumerate() {
         let why = |why| at("plans", index, why);
-        plain("the plan's name", &plan.name, 60).map_err(why)?;
+        plain("the plan's name", &plan.name, limits::NAME).map_err(why)?;
         if plan.entries.len() > MOST_ENTRIES {
             return Err(why(Refusal::TooManyThings { what: "entries of a plan", most: MOST_ENTRIES }));
         }
@@ -377,10 +415,6 @@ fn check_plans(garden: &Garden) -> Result<(), Wrong> {
         }
     }
     Ok(())
-}
-
-fn plain(field: &'static str, kept: &str, most: usize) -> Result<(), Refusal> {
-    if draft::text(field, kept, most)? == kept { Ok(()) } else { Err(Refusal::OddLetters { field }) }
 }
 
 /// Lists stand in the order of their keys, each once, so that equal gardens are equal values.
@@ -412,8 +446,9 @@ fn ordered(turns: &Turns) -> Result<(), Refusal> {
     }
 }
 
-fn check_wish(catalogue: &Catalogue, wish: &WishDraft) -> Result<(), Refusal> {
+fn check_wish(garden: &Garden, catalogue: &Catalogue, wish: &WishDraft) -> Result<(), Refusal> {
     catalogue.crop(&wish.crop).ok_or_else(|| Refusal::Unknown { what: "crop", key: wish.crop.clone() })?;
+    of_the_crop(garden, &wish.crop, wish.variety)?;
     number("squares", wish.squares.into(), limits::SQUARES)?;
     number("every so many years", wish.years.every.into(), limits::EVERY)?;
     for year in [wish.years.first, wish.years.last].into_iter().flatten() {

@@ -2,14 +2,16 @@
 
 use crate::catalogue::varieties::way_of;
 use crate::catalogue::{Catalogue, CountedFrom};
+use crate::change::checked::{Against, Checked};
 use crate::change::draft::{text, text_or_nothing};
-use crate::change::limits::{COLOUR, MOST_VARIETIES, NAME, NOTE, PACKET, Range, number};
 use crate::change::own::check_distance;
 use crate::change::planner::{Planner, next};
+use crate::limits::{COLOUR, MOST_VARIETIES, NAME, NOTE, PACKET, Range, number};
 use serde::{Deserialize, Serialize};
-use sparrow_facts::edit::Edit;
+use sparrow_facts::edit::{Edit, Fact};
 use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::VarietyId;
+use sparrow_facts::keys::Named;
 use sparrow_facts::name::alike;
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::spacing::Spacing;
@@ -83,7 +85,7 @@ impl VarietyDraft {
 }
 
 /// A variety within its limits, of a crop, a way and kinds that the book knows.
-pub fn check_variety(variety: &Variety, catalogue: &Catalogue) -> Result<(), Refusal> {
+fn check_variety(variety: &Variety, catalogue: &Catalogue) -> Result<(), Refusal> {
     let Variety { id: _, crop, way, name, kinds, packet, own_distance, colour, note, again: _ } = variety;
     let Packet { days, counted_from: _, distance, depth, height, treated: _ } = packet;
     let known = catalogue.crop(crop).ok_or_else(|| Refusal::Unknown { what: "crop", key: crop.clone() })?;
@@ -126,10 +128,30 @@ pub(super) fn within(field: &'static str, said: Option<Length>, [least, most]: [
     }
 }
 
+/// Whether a variety that is named beside a crop is one of it.
+pub(super) fn of_the_crop(garden: &Garden, crop: &str, variety: Option<VarietyId>) -> Result<(), Refusal> {
+    let Some(id) = variety else { return Ok(()) };
+    let of = garden.variety(id).filter(|variety| variety.crop == crop);
+    of.map(|_| ()).ok_or_else(|| Refusal::Unknown { what: "variety", key: id.0.to_string() })
+}
+
 /// Whether a garden has another variety of that crop by the same name.
 pub(super) fn is_taken(garden: &Garden, variety: &Variety) -> bool {
     let mut others = garden.varieties.iter().filter(|other| other.id != variety.id && other.crop == variety.crop);
     others.any(|other| alike(&other.name, &variety.name))
+}
+
+impl Checked for Variety {
+    const MOST: usize = MOST_VARIETIES;
+
+    fn texts(&mut self) -> Vec<(&mut String, usize)> {
+        vec![(&mut self.name, NAME), (&mut self.colour, COLOUR), (&mut self.note, NOTE)]
+    }
+
+    fn check(&self, against: Against) -> Result<(), Refusal> {
+        check_variety(self, against.catalogue)?;
+        if is_taken(against.garden, self) { Err(Refusal::VarietyTaken { name: self.name.clone() }) } else { Ok(()) }
+    }
 }
 
 impl Planner<'_> {
@@ -176,7 +198,7 @@ impl Planner<'_> {
             self.is_free(before)?;
         }
         let is_new = before.is_none();
-        let edits = vec![Edit::Variety { before: before.map(Box::new), after: Some(Box::new(after)) }];
+        let edits = vec![Fact::edit(before, Some(after))];
         // What is new stands nowhere yet.
         if !is_new {
             let mut with = garden.clone();
@@ -190,17 +212,17 @@ impl Planner<'_> {
     pub(crate) fn forget_variety(&self, id: VarietyId) -> Result<Vec<Edit>, Refusal> {
         let before = self.variety(id)?.clone();
         self.is_free(&before)?;
-        Ok(vec![Edit::Variety { before: Some(Box::new(before)), after: None }])
+        Ok(vec![before.goes()])
     }
 
     fn is_free(&self, variety: &Variety) -> Result<(), Refusal> {
         let garden = self.known.garden;
         let way = way_of(variety.id);
-        let patches = garden.patches.iter().map(|patch| &patch.planted);
-        let parts = garden.groupings.iter().flat_map(|own| own.parts.iter().map(|part| &part.planted));
-        let lots = garden.lots.iter().filter(|lot| lot.variety == Some(variety.id)).count()
-            + garden.wants.iter().filter(|want| want.variety == Some(variety.id)).count();
-        match patches.chain(parts).filter(|planted| planted.way == way).count() + lots {
+        let mut named = garden.lots.iter().filter(|lot| lot.variety == Some(variety.id)).count()
+            + garden.wants.iter().filter(|want| want.variety == Some(variety.id)).count()
+            + garden.turns.wishes.iter().filter(|one| one.wish.variety == Some(variety.id)).count();
+        garden.clone().each_key(&mut |one| named += usize::from(matches!(one, Named::Crop(_, Some(one)) if *one == way)));
+        match named {
             0 => Ok(()),
             plantings => Err(Refusal::VarietyInUse { name: variety.name.clone(), plantings }),
         }

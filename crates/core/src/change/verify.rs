@@ -1,56 +1,76 @@
 //! Is this a garden at all? The rules that every change keeps, checked on a garden from outside.
 
 use crate::catalogue::Catalogue;
-use crate::change::fixtures::check_fixture;
-use crate::change::limits::{MOST_PARTS, number};
-use crate::change::lots::check_lot;
+use crate::change::checked::{Against, Checked};
+use crate::change::draft::plain;
 use crate::change::own::check_planted;
-use crate::change::own_crops::check_own_crop;
 use crate::change::planner::Planner;
 use crate::change::schools::in_range;
-use crate::change::varieties::{check_variety, is_taken};
-use crate::change::wants::check_want;
-use crate::change::{draft, limits, own_crops, site, totals};
+use crate::change::{draft, site, totals};
 use crate::climate::calendar::YEARS;
 use crate::growth::grower::Grower;
 use crate::known::Known;
+use crate::limits;
+use crate::limits::{MOST_PARTS, number};
 use jiff::civil::date;
 use sparrow_facts::bed::{Bed, BedKind, LONGEST_SIDE, SHORTEST_SIDE};
+use sparrow_facts::every_list_of_facts;
 use sparrow_facts::garden::Garden;
 use sparrow_facts::grouping::OwnGrouping;
-use sparrow_facts::history::Stood;
+use sparrow_facts::history::{PastStand, Stood};
 use sparrow_facts::name::repeated;
 use sparrow_facts::patch::Patch;
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::units::{Length, Volume};
 
+macro_rules! each_list {
+    (
+        first { $($(#[$first_doc:meta])* $first:ident: $First:ty, $FirstId:ty, $FirstEdit:ident;)* }
+        later { $($(#[$later_doc:meta])* $later:ident: $Later:ty, $LaterId:ty, $LaterEdit:ident;)* }
+        keyed { $($keyed:tt)* }
+    ) => {
+        /// Whether each fact of the garden's lists could have been made by a command, as far as it can be said of it alone.
+        fn check_each(against: Against) -> Result<(), (String, Refusal)> {
+            let garden = against.garden;
+            $(
+                in_order(garden.$first.iter().map(|one| one.id.0), stringify!($first), <$First>::MOST)?;
+                check_list(&garden.$first, stringify!($first), against)?;
+            )*
+            $(
+                in_order(garden.$later.iter().map(|one| one.id.0), stringify!($later), <$Later>::MOST)?;
+                check_list(&garden.$later, stringify!($later), against)?;
+            )*
+            Ok(())
+        }
+    };
+}
+
+every_list_of_facts!(each_list);
+
+fn check_list<T: Checked>(list: &[T], name: &str, against: Against) -> Result<(), (String, Refusal)> {
+    let mut each = list.iter().enumerate();
+    each.try_for_each(|(index, one)| one.check(against).map_err(|why| (format!("{name}[{index}]"), why)))
+}
+
 /// Checks every fact of a garden that was not made by commands, such as one read from a file.
 /// The error names the fact's place (`patches[3]`) and why it cannot be.
 pub fn verify(garden: &Garden, catalogue: &Catalogue) -> Result<(), (String, Refusal)> {
     let at = |list: &'static str, index: usize| move |why: Refusal| (format!("{list}[{index}]"), why);
-    let (list, beds) = ("beds", &garden.beds);
     if site::checked_site(&garden.site).map_err(|why| ("site".to_string(), why))? != garden.site {
         return Err(("site".into(), Refusal::OddLetters { field: "name or place" }));
     }
     in_range(garden.school).map_err(|why| ("school".to_string(), why))?;
-    in_order(beds.iter().map(|bed| bed.id.0), list, limits::MOST_BEDS)?;
-    in_order(garden.patches.iter().map(|patch| patch.id.0), "patches", limits::MOST_PATCHES)?;
-    in_order(garden.past.iter().map(|past| past.id.0), "past", limits::MOST_PAST)?;
-    for (index, bed) in beds.iter().enumerate() {
-        check_bed(bed).map_err(at(list, index))?;
-    }
-    if let Some(index) = repeated(beds.iter().map(|bed| bed.name.as_str())) {
-        return Err(at(list, index)(Refusal::NameTaken { name: beds[index].name.clone() }));
-    }
-    in_order(garden.fixtures.iter().map(|fixture| fixture.id.0), "fixtures", limits::MOST_FIXTURES)?;
-    for (index, fixture) in garden.fixtures.iter().enumerate() {
-        check_fixture(fixture).map_err(at("fixtures", index))?;
-    }
-    check_own_crops(garden, catalogue)?;
     // Varieties may be of crops of the garden's own, which stand in the book before they do.
+    let book = catalogue;
+    check_list(&garden.own_crops, "own_crops", Against { garden, book, catalogue })?;
     let catalogue = &*catalogue.with_own(garden);
-    check_varieties(garden, catalogue)?;
-    check_lots_and_wants(garden, catalogue)?;
+    check_each(Against { garden, book, catalogue })?;
+    if let Some(index) = repeated(garden.beds.iter().map(|bed| bed.name.as_str())) {
+        return Err(at("beds", index)(Refusal::NameTaken { name: garden.beds[index].name.clone() }));
+    }
+    if let Some(index) = repeated(garden.groupings.iter().map(|own| own.name.as_str())) {
+        return Err(at("groupings", index)(Refusal::GroupingTaken { name: garden.groupings[index].name.clone() }));
+    }
     // What is too much in all is not looked at one by one.
     let whole = |why| ("beds and patches".to_string(), why);
     totals::check(garden, catalogue).map_err(whole)?;
@@ -69,22 +89,7 @@ pub fn verify(garden: &Garden, catalogue: &Catalogue) -> Result<(), (String, Ref
     for (index, patch) in garden.patches.iter().enumerate() {
         let planner = Planner { known: known.on(&growing) };
         planner.may_lie(None, patch).map_err(at("patches", index))?;
-        if patch.planted.holes == Some(0) {
-            let none = Refusal::NumberOutOfRange { field: "number of holes", value: 0, least: 1, most: 65_535 };
-            return Err(at("patches", index)(none));
-        }
-        check_kept(patch).map_err(at("patches", index))?;
         growing.patches.push(patch.clone());
-    }
-    for (index, past) in garden.past.iter().enumerate() {
-        check_past(known, past).map_err(at("past", index))?;
-    }
-    in_order(garden.groupings.iter().map(|own| own.id.0), "groupings", limits::MOST_GROUPINGS)?;
-    for (index, own) in garden.groupings.iter().enumerate() {
-        check_grouping(catalogue, own).map_err(at("groupings", index))?;
-    }
-    if let Some(index) = repeated(garden.groupings.iter().map(|own| own.name.as_str())) {
-        return Err(at("groupings", index)(Refusal::GroupingTaken { name: garden.groupings[index].name.clone() }));
     }
     crate::change::turns::check(known)?;
     if growing.spacings != garden.spacings {
@@ -93,36 +98,55 @@ pub fn verify(garden: &Garden, catalogue: &Catalogue) -> Result<(), (String, Ref
     Ok(())
 }
 
-fn check_own_crops(garden: &Garden, catalogue: &Catalogue) -> Result<(), (String, Refusal)> {
-    in_order(garden.own_crops.iter().map(|crop| crop.id.0), "own_crops", limits::MOST_OWN_CROPS)?;
-    for (index, crop) in garden.own_crops.iter().enumerate() {
-        let taken = || own_crops::is_taken(garden, catalogue, crop).then(|| Refusal::CropTaken { name: crop.name.clone() });
-        let checked = check_own_crop(crop, catalogue).and_then(|()| taken().map_or(Ok(()), Err));
-        checked.map_err(|why| (format!("own_crops[{index}]"), why))?;
+impl Checked for Bed {
+    const MOST: usize = limits::MOST_BEDS;
+
+    fn texts(&mut self) -> Vec<(&mut String, usize)> {
+        vec![(&mut self.name, limits::BED_NAME)]
     }
-    Ok(())
+
+    fn check(&self, _: Against) -> Result<(), Refusal> {
+        check_bed(self)
+    }
 }
 
-fn check_varieties(garden: &Garden, catalogue: &Catalogue) -> Result<(), (String, Refusal)> {
-    in_order(garden.varieties.iter().map(|variety| variety.id.0), "varieties", limits::MOST_VARIETIES)?;
-    for (index, variety) in garden.varieties.iter().enumerate() {
-        let taken = || is_taken(garden, variety).then(|| Refusal::VarietyTaken { name: variety.name.clone() });
-        let checked = check_variety(variety, catalogue).and_then(|()| taken().map_or(Ok(()), Err));
-        checked.map_err(|why| (format!("varieties[{index}]"), why))?;
+impl Checked for Patch {
+    const MOST: usize = limits::MOST_PATCHES;
+
+    fn texts(&mut self) -> Vec<(&mut String, usize)> {
+        Vec::new()
     }
-    Ok(())
+
+    fn check(&self, _: Against) -> Result<(), Refusal> {
+        if self.planted.holes == Some(0) {
+            return Err(Refusal::NumberOutOfRange { field: "number of holes", value: 0, least: 1, most: 65_535 });
+        }
+        check_kept(self)
+    }
 }
 
-fn check_lots_and_wants(garden: &Garden, catalogue: &Catalogue) -> Result<(), (String, Refusal)> {
-    in_order(garden.lots.iter().map(|lot| lot.id.0), "lots", limits::MOST_LOTS)?;
-    for (index, lot) in garden.lots.iter().enumerate() {
-        check_lot(lot, garden, catalogue).map_err(|why| (format!("lots[{index}]"), why))?;
+impl Checked for PastStand {
+    const MOST: usize = limits::MOST_PAST;
+
+    fn texts(&mut self) -> Vec<(&mut String, usize)> {
+        Vec::new()
     }
-    in_order(garden.wants.iter().map(|want| want.id.0), "wants", limits::MOST_WANTS)?;
-    for (index, want) in garden.wants.iter().enumerate() {
-        check_want(want, garden, catalogue).map_err(|why| (format!("wants[{index}]"), why))?;
+
+    fn check(&self, against: Against) -> Result<(), Refusal> {
+        check_past(against, self)
     }
-    Ok(())
+}
+
+impl Checked for OwnGrouping {
+    const MOST: usize = limits::MOST_GROUPINGS;
+
+    fn texts(&mut self) -> Vec<(&mut String, usize)> {
+        vec![(&mut self.name, limits::NAME)]
+    }
+
+    fn check(&self, against: Against) -> Result<(), Refusal> {
+        check_grouping(against.catalogue, self)
+    }
 }
 
 /// Numbers must be above nothing and rising, so that equal gardens are equal lists.
@@ -136,11 +160,6 @@ fn in_order(numbers: impl Iterator<Item = u32>, list: &'static str, most: usize)
         return Err((list.into(), Refusal::OutOfOrder { list }));
     }
     Ok(())
-}
-
-/// A text as a command would have kept it.
-fn plain(field: &'static str, text: &str, most: usize) -> Result<(), Refusal> {
-    if draft::text(field, text, most)? == text { Ok(()) } else { Err(Refusal::OddLetters { field }) }
 }
 
 /// The warnings a patch keeps: as many as a command lets it, and each as one would have kept it.
@@ -158,7 +177,7 @@ fn check_bed(bed: &Bed) -> Result<(), Refusal> {
     plain("the bed's name", &bed.name, limits::BED_NAME)?;
     within("length", bed.length, SHORTEST_SIDE, LONGEST_SIDE)?;
     within("width", bed.width, SHORTEST_SIDE, LONGEST_SIDE)?;
-    within("soil depth", bed.depth, Length::inches(2), Length::inches(72))?;
+    within("soil depth", bed.depth, limits::SOIL_DEPTH[0], limits::SOIL_DEPTH[1])?;
     draft::on_drawing("distance from the left", bed.x)?;
     draft::on_drawing("distance from the top", bed.y)?;
     bed.school.map_or(Ok(()), in_range)?;
@@ -173,7 +192,12 @@ fn check_bed(bed: &Bed) -> Result<(), Refusal> {
             return Err(Refusal::BraceOutside { at: brace.at, length: bed.length });
         }
     }
-    if bed.braces.len() > 20 || bed.trellises.len() > 20 || bed.braces.windows(2).any(|pair| pair[0].at >= pair[1].at) {
+    for (what, many) in [("braces in one bed", bed.braces.len()), ("trellises in one bed", bed.trellises.len())] {
+        if many > limits::MOST_IN_A_BED {
+            return Err(Refusal::TooManyThings { what, most: limits::MOST_IN_A_BED });
+        }
+    }
+    if bed.braces.windows(2).any(|pair| pair[0].at >= pair[1].at) {
         return Err(Refusal::OutOfOrder { list: "braces" });
     }
     for trellis in &bed.trellises {
@@ -196,7 +220,7 @@ fn check_bed(bed: &Bed) -> Result<(), Refusal> {
 }
 
 fn check_grouping(catalogue: &Catalogue, own: &OwnGrouping) -> Result<(), Refusal> {
-    plain("the grouping's name", &own.name, 60)?;
+    plain("the grouping's name", &own.name, limits::NAME)?;
     if !(2..=MOST_PARTS).contains(&own.parts.len()) {
         return Err(Refusal::NoGrouping { most: MOST_PARTS });
     }
@@ -219,8 +243,7 @@ fn check_grouping(catalogue: &Catalogue, own: &OwnGrouping) -> Result<(), Refusa
     Ok(())
 }
 
-fn check_past(known: Known, past: &sparrow_facts::history::PastStand) -> Result<(), Refusal> {
-    let Known { garden, catalogue, .. } = known;
+fn check_past(Against { garden, catalogue, .. }: Against, past: &PastStand) -> Result<(), Refusal> {
     let bed = garden.bed(past.bed).ok_or_else(|| Refusal::Unknown { what: "bed", key: past.bed.0.to_string() })?;
     if let Some(section) = past.section.filter(|section| *section >= bed.sections()) {
         return Err(Refusal::NoSuchSection { section: section.saturating_add(1), sections: bed.sections() });

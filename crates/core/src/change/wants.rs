@@ -1,11 +1,13 @@
 //! Wishes about what the household would like to have: what is kept of a want, and when it goes.
 
 use crate::catalogue::Catalogue;
+use crate::change::checked::{Against, Checked};
 use crate::change::draft::text_or_nothing;
-use crate::change::limits::{EATERS, EVERY_DAYS, JAR, MONTH, MOST_WANTS, NOTE, PRICE, WANTED, number};
 use crate::change::planner::{Planner, next};
+use crate::change::varieties::of_the_crop;
+use crate::limits::{EATERS, EVERY_DAYS, JAR, MONTH, MOST_WANTS, NOTE, PRICE, WANTED, number};
 use serde::{Deserialize, Serialize};
-use sparrow_facts::edit::Edit;
+use sparrow_facts::edit::{Edit, Fact};
 use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::{VarietyId, WantId};
 use sparrow_facts::refusal::Refusal;
@@ -33,14 +35,22 @@ pub struct WantDraft {
     pub note: String,
 }
 
+/// A crop, or a variety of it, of which something is wanted.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "sent", derive(schemars::JsonSchema))]
+#[serde(deny_unknown_fields)]
+pub struct Wanted {
+    /// The key of the crop.
+    pub crop: String,
+    /// The household's variety; nothing for wants that name none.
+    pub variety: Option<VarietyId>,
+}
+
 /// A want within its limits, of a crop and a variety that are there.
-pub fn check_want(want: &Want, garden: &Garden, catalogue: &Catalogue) -> Result<(), Refusal> {
+fn check_want(want: &Want, garden: &Garden, catalogue: &Catalogue) -> Result<(), Refusal> {
     let Want { id: _, crop, variety, amount, purpose: _, at_once: _, worth, note } = want;
     catalogue.crop(crop).ok_or_else(|| Refusal::Unknown { what: "crop", key: crop.clone() })?;
-    if let Some(id) = variety {
-        let of = garden.variety(*id).filter(|variety| variety.crop == *crop);
-        of.ok_or_else(|| Refusal::Unknown { what: "variety", key: id.0.to_string() })?;
-    }
+    of_the_crop(garden, crop, *variety)?;
     match *amount {
         WantAmount::Weight { grams } => number("grams wanted", grams.into(), WANTED)?,
         WantAmount::Pieces { many } | WantAmount::Bunches { many } => number("how many are wanted", many.into(), WANTED)?,
@@ -57,6 +67,18 @@ pub fn check_want(want: &Want, garden: &Garden, catalogue: &Catalogue) -> Result
     worth.map_or(Ok(()), |worth| number("what it would cost, in hundredths", worth.into(), PRICE))?;
     let same = text_or_nothing("the note", note, NOTE)? == *note;
     if same { Ok(()) } else { Err(Refusal::OddLetters { field: "the note" }) }
+}
+
+impl Checked for Want {
+    const MOST: usize = MOST_WANTS;
+
+    fn texts(&mut self) -> Vec<(&mut String, usize)> {
+        vec![(&mut self.note, NOTE)]
+    }
+
+    fn check(&self, against: Against) -> Result<(), Refusal> {
+        check_want(self, against.garden, against.catalogue)
+    }
 }
 
 impl Planner<'_> {
@@ -84,12 +106,12 @@ impl Planner<'_> {
             note: text_or_nothing("the note", note, NOTE)?,
         };
         check_want(&after, garden, self.known.catalogue)?;
-        Ok(vec![Edit::Want { before: before.map(Box::new), after: Some(Box::new(after)) }])
+        Ok(vec![Fact::edit(before, Some(after))])
     }
 
     /// Wants it no longer.
     pub(crate) fn forget_want(&self, id: WantId) -> Result<Vec<Edit>, Refusal> {
         let before = self.want(id)?.clone();
-        Ok(vec![Edit::Want { before: Some(Box::new(before)), after: None }])
+        Ok(vec![before.goes()])
     }
 }

@@ -4,6 +4,7 @@
 use crate::ground::near;
 use crate::ground::planting::Planting;
 use crate::known::Known;
+use crate::limits::MOST_AT_HAND;
 use jiff::civil::Date;
 use serde::Serialize;
 use sparrow_facts::ids::{BedId, PatchId};
@@ -43,8 +44,6 @@ pub struct Fits {
     pub left_over: u32,
 }
 
-/// The most plants asked about at once.
-pub const MOST_AT_HAND: u32 = 5000;
 /// The most pieces of ground they are spread over.
 const MOST_PLACES: usize = 60;
 

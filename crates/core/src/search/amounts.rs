@@ -1,5 +1,6 @@
 //! What does a year of the plan ask of one bed? Its squares as plants, with days, to be arranged there.
 
+use crate::catalogue::varieties::way_of;
 use crate::ground::planting::Planting;
 use crate::ground::sums;
 use crate::known::Known;
@@ -25,9 +26,9 @@ pub fn amounts(known: Known, bed: BedId, year: i16) -> Vec<BedWish> {
 }
 
 fn amount(known: Known, wish: &WishDraft, squares: u32, (bed, year): (BedId, i16)) -> Option<BedWish> {
-    let Known { garden, catalogue, .. } = known;
-    let way = catalogue.crop(&wish.crop)?.ways.first()?;
-    let usual = usual_wish(known, &wish.crop).ok()?;
+    let garden = known.garden;
+    let (_, way) = known.crop(&wish.crop, wish.variety.map(way_of).as_deref()).ok()?;
+    let usual = usual_wish(known, &wish.crop, wish.variety).ok()?;
     let (from, until) = days(known, wish, year);
     let patch = sums::pattern(bed, &wish.crop, &way.key, from, until);
     let planting = Planting::alone(known, &patch)?;

@@ -1,7 +1,7 @@
 //! Which search, and what has it found? One shape for all of them, so that they are asked for, watched and stopped alike.
 
-use crate::change::limits::{self, MOST_ENTRIES, number};
 use crate::known::Known;
+use crate::limits::{self, MOST_ENTRIES, number};
 use crate::reckon::turns;
 use crate::reckon::turns::TurnsView;
 use crate::search::arrange::asked::{Arranged, Arranging};

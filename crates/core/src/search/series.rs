@@ -1,12 +1,12 @@
 //! When to sow again, so that harvests come evenly? And sowings as insurance, for two crops, or to learn.
 
-use crate::change::limits::{self, number, year};
 use crate::climate::bed_soil::BedSoil;
 use crate::climate::calendar::YEARS;
 use crate::ground::sums;
 use crate::growth::growing::Growing;
 use crate::growth::window::{Gate, judge, windows};
 use crate::known::Known;
+use crate::limits::{self, number, year};
 use crate::search::watch::Watch;
 use jiff::ToSpan;
 use jiff::civil::Date;

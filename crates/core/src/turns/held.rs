@@ -1,5 +1,6 @@
 //! What stood, and what is planted, in each piece of ground in each year?
 
+use crate::catalogue::varieties::way_of;
 use crate::catalogue::{Crop, Rotation, Way};
 use crate::climate::calendar::{growing_year, year_span};
 use crate::climate::frost::Side;
@@ -12,7 +13,7 @@ use crate::turns::ground::Plot;
 use jiff::ToSpan;
 use jiff::civil::Date;
 use sparrow_facts::history::{PastStand, Stood};
-use sparrow_facts::ids::{PastId, PatchId};
+use sparrow_facts::ids::{PastId, PatchId, VarietyId};
 use sparrow_facts::patch::Patch;
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::turns::{Needs, Parts, Piece, WishDraft, YearsOf};
@@ -159,17 +160,16 @@ fn of_patch(known: Known, plots: &[Plot], patch: &Patch) -> Vec<Held> {
     all
 }
 
-/// What a wish for a crop usually is: as it would be planted this year, on four squares.
-pub fn usual_wish(known: Known, crop: &str) -> Result<WishDraft, Refusal> {
-    let Known { catalogue, today, .. } = known;
-    let crop = catalogue.crop(crop).ok_or_else(|| Refusal::Unknown { what: "crop", key: crop.to_string() })?;
-    let way = &crop.ways[0];
-    let year = known.grower.weather.planning_year(today);
+/// What a wish for a crop, or for a variety of it, usually is: as it would be planted this year, on four squares.
+pub fn usual_wish(known: Known, crop: &str, variety: Option<VarietyId>) -> Result<WishDraft, Refusal> {
+    let (crop, way) = known.crop(crop, variety.map(way_of).as_deref())?;
+    let year = known.grower.weather.planning_year(known.today);
     let (from, until) = crate::season::span::usual_span(known, crop, way, None, year);
     let winters = winters(crop, way);
     let parts = if winters { Parts { late: false, ..Parts::ALL } } else { parts_of(&known.grower.weather, from, until, year) };
     Ok(WishDraft {
         crop: crop.key.clone(),
+        variety,
         squares: 4,
         parts,
         // Stakes or a cage do where no trellis stands: it is asked for only where there is one.

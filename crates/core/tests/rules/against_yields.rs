@@ -5,6 +5,7 @@
 //! than two times about bush beans, tomatoes, cucumbers, peas and peppers; the ranges of the book hold both.
 
 use sparrow_core::catalogue::Catalogue;
+use sparrow_core::catalogue::book::Data;
 
 /// Pounds of 100 ft by A.
 const A: [(&str, f64); 28] = [
@@ -64,8 +65,8 @@ const B: [(&str, [f64; 2]); 20] = [
 
 /// Pounds of so many inches of a row: what a plant gives, at the distance in the row for which the file tells it.
 fn ten_feet(key: &str) -> [f64; 2] {
-    let text = include_str!("../../data/yields.toml");
-    let told = text.split("[[yield]]").find(|one| one.contains(&format!("crop = \"{key}\"\n"))).expect("it is told");
+    let (_, text) = Data::STANDARD.crops.iter().find(|(crop, _)| *crop == key).expect("a crop");
+    let (_, told) = text.split_once("[yield]").expect("it is told");
     let apart: f64 = told.lines().find_map(|line| line.strip_prefix("apart = ")).expect("a distance").parse().expect("a number");
     let gives = Catalogue::standard().crop(key).expect("a crop").gives.as_ref().expect("it gives something");
     gives.grams.map(|grams| f64::from(grams) / 453.592_37 * 120.0 / apart)

@@ -4,14 +4,15 @@
 
 use jiff::ToSpan;
 use jiff::civil::{Date, date};
-use sparrow_core::catalogue::{Care, Catalogue, Grade};
+use sparrow_core::catalogue::book::Data;
+use sparrow_core::catalogue::{Catalogue, Grade};
 use sparrow_core::climate::bed_soil::BedSoil;
 use sparrow_core::growth::grower::Grower;
 use sparrow_core::known::Known;
 use sparrow_core::lived::lived;
 use sparrow_core::observed::Observed;
-use sparrow_core::reckon::line::RoundLine;
-use sparrow_core::reckon::rounds::{Rounds, rounds};
+use sparrow_core::round::line::RoundLine;
+use sparrow_core::round::rounds::{Rounds, rounds};
 use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::PatchId;
 use sparrow_facts::journal::{At, EntryId, Happened, JournalEntry, Work};
@@ -418,7 +419,10 @@ fn stages(mut garden: Garden, maize: &sparrow_facts::patch::Patch) {
 #[test]
 fn a_care_file_that_names_what_is_not_there_is_refused() {
     let catalogue = Catalogue::standard();
-    let read = |care: &str, cautions: &str| Care::read(care, cautions, &catalogue.crops, &catalogue.sources);
+    let read = |care: &str, cautions: &str| {
+        let care = format!("{}\n{care}", Data::STANDARD.care);
+        Catalogue::read(&Data { care: &care, cautions, ..Data::STANDARD })
+    };
     let topic = "[[topic]]\nkey = \"t\"\nask = \"?\"\nschool = [{ key = \"a\", name = \"a\", how = \"a\" }]\n";
     let store = "[[store]]\ncrops = [\"carrot\"]\ncelsius = [0, 1]\nhumidity = [90, 95]\nweeks = [1, 2]\nhow = \"cold\"\n";
     let rule = |more: &str| format!("{topic}{store}[[care]]\nwork = \"thin\"\nhow = \"so\"\n{more}");

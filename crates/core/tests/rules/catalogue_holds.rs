@@ -1,17 +1,10 @@
 //! The data files: complete, consistent, and as large as a home garden needs.
 
 use sparrow_core::catalogue::book::Data;
-use sparrow_core::catalogue::{Catalogue, Grade, Kind, Life, Method, Rotation};
+use sparrow_core::catalogue::{Catalogue, FIGURE_GROUPS, Grade, Kind, Life, Method, Rotation};
 use std::collections::HashSet;
 
-const DATA: Data = Data {
-    crops: include_str!("../../data/crops.toml"),
-    families: include_str!("../../data/families.toml"),
-    company: include_str!("../../data/company.toml"),
-    groupings: include_str!("../../data/groupings.toml"),
-    sources: include_str!("../../data/sources.toml"),
-    seasons: include_str!("../../data/seasons.toml"),
-};
+const DATA: Data = Data::STANDARD;
 
 fn standard() -> Catalogue {
     Catalogue::read(&DATA).unwrap_or_else(|error| panic!("{error}"))
@@ -73,48 +66,167 @@ fn roots_are_never_transplanted_and_lives_are_right() {
     }
 }
 
+/// What is said of a catalogue in which one crop's file is otherwise.
+fn refused(key: &str, from: &str, to: &str) -> String {
+    let whole = |text: &str| {
+        assert!(text.contains(from), "the premise: {key} has {from}");
+        text.replacen(from, to, 1)
+    };
+    let broken: Vec<(&str, String)> =
+        DATA.crops.iter().map(|(one, text)| (*one, if *one == key { whole(text) } else { text.to_string() })).collect();
+    let crops: Vec<(&str, &str)> = broken.iter().map(|(key, text)| (*key, text.as_str())).collect();
+    Catalogue::read(&Data { crops: &crops, ..DATA }).expect_err("it is broken")
+}
+
 #[test]
 fn a_broken_data_file_is_refused_with_its_name() {
-    let (crops, seasons) = (DATA.crops, DATA.seasons);
     let cases = [
+        ("a family nobody knows", "lemongrass", "family = \"grass\"", "family = \"gras\"", "no family gras"),
+        ("a way named twice", "beet", "key = \"baby\"", "key = \"root\"", "named twice"),
+        ("a field that is not a figure", "cabbage", "kills_c = -9", "kills_c = \"cold\"", "kills_c"),
+        ("a field nobody reads", "cabbage", "[seed]", "[seed]\ncolour = 3", "colour"),
+        ("another's ticket", "cabbage", "ticket = \"Cb\"", "ticket = \"Br\"", "the ticket Br"),
+        ("no season", "tomato", "[season]", "[seasn]", "no season"),
         (
-            "a family no crop file knows",
-            crops.replace("family = \"grass\"", "family = \"gras\""),
-            "crops.toml: lemongrass: no family gras",
+            "a season of a way that is not there",
+            "maize",
+            "[[season.way]]\nkey = \"popping\"",
+            "[[season.way]]\nkey = \"pop\"",
+            "no way pop",
         ),
-        ("a source that is not listed", crops.replace("size = \"common-practice\"", "size = \"hearsay\""), "no source hearsay"),
-        (
-            "a way named twice",
-            crops.replace("key = \"baby\"\nname = \"baby root\"", "key = \"root\"\nname = \"baby root\""),
-            "named twice",
-        ),
-        ("a field that is not a figure", crops.replace("kills_c = -9", "kills_c = \"cold\""), "crops.toml:"),
+        ("care of another crop", "leek", "[[care]]", "[[care]]\ncrops = [\"onion\"]", "names no other"),
     ];
-    for (name, broken, expected) in cases {
-        assert_ne!(broken, crops, "the premise of {name}");
-        let error = Catalogue::read(&Data { crops: &broken, ..DATA }).expect_err(name);
-        assert!(error.contains(expected), "{name}: {error}");
+    for (name, key, from, to, expected) in cases {
+        let error = refused(key, from, to);
+        assert!(error.starts_with(&format!("crops/{key}.toml: ")) && error.contains(expected), "{name}: {error}");
     }
     let company = DATA.company.replace("who = \"basil\"", "who = \"basill\"");
     let error = Catalogue::read(&Data { company: &company, ..DATA }).unwrap_err();
     assert!(error.contains("company.toml: basill"), "{error}");
-    let cases = [
-        ("a crop without a season", seasons.replace("key = \"tomato\"", "key = \"tomatl\""), "seasons.toml: tomato is not there"),
-        ("a season of a crop nobody knows", format!("{seasons}\n{}", one_more_season()), "seasons.toml: moly"),
-        ("a source that is not listed", seasons.replacen("source = \"", "source = \"hear", 1), "seasons.toml: no source hear"),
-    ];
-    for (name, broken, expected) in cases {
-        assert_ne!(broken, seasons, "the premise of {name}");
-        let error = Catalogue::read(&Data { seasons: &broken, ..DATA }).expect_err(name);
-        assert!(error.contains(expected), "{name}: {error}");
-    }
 }
 
-/// The first crop's entry under another name.
-fn one_more_season() -> String {
-    let entry = DATA.seasons.split("[[crop]]").nth(1).expect("the file lists crops");
-    let key = entry.lines().find(|line| line.starts_with("key = ")).expect("each has a key");
-    format!("[[crop]]{}", entry.replacen(key, "key = \"moly\"", 1).split("[[crop.way]]").next().unwrap_or_default())
+#[test]
+fn no_group_of_figures_loads_without_a_source_that_is_listed() {
+    for group in FIGURE_GROUPS {
+        let text = DATA.crops.iter().find(|(key, _)| *key == "leek").expect("leeks are there").1;
+        let line = text.lines().find(|line| line.starts_with(&format!("{group} = "))).expect("each group has a line");
+        assert!(refused("leek", line, "").contains(&format!("no source for {group}")), "{group}");
+        assert!(refused("leek", line, &format!("{group} = \"hearsay\"")).contains("no source hearsay"), "{group}");
+    }
+    for table in ["seed", "yield", "piece", "parent", "care"] {
+        let has = |(_, text): &&(&str, &str)| text.contains(&format!("[{table}]"));
+        let (key, text) = DATA.crops.iter().find(has).expect("some crop has it");
+        let told = &text[text.find(&format!("[{table}]")).expect("it has it")..];
+        let line = told.lines().find(|line| line.starts_with("source = ")).expect("it has a source");
+        let from = format!("{}{line}", told.split(line).next().unwrap_or_default());
+        assert!(refused(key, &from, &from.replace(line, "")).contains("source"), "{table} of {key}");
+        assert!(
+            refused(key, &from, &from.replace(line, "source = \"hearsay\"")).contains("no source hearsay"),
+            "{table} of {key}"
+        );
+    }
+    let sprout = refused("leek", "source = \"common-practice\" }", "source = \"hearsay\" }");
+    assert!(sprout.contains("no source hearsay"), "{sprout}");
+}
+
+/// Crops that are not grown from seed here, of whose seed the book says nothing.
+const NO_SEED: [&str; 17] = [
+    "blackberry",
+    "blueberry",
+    "comfrey",
+    "currant",
+    "fig",
+    "garlic",
+    "gooseberry",
+    "grape",
+    "horseradish",
+    "jerusalem-artichoke",
+    "lemongrass",
+    "potato",
+    "raspberry",
+    "shallot",
+    "sweet-potato",
+    "tarragon",
+    "walking-onion",
+];
+
+/// Crops of which the book does not say what they give: herbs, flowers, covers, and what nobody weighs.
+const NO_YIELD: [&str; 50] = [
+    "african-marigold",
+    "blueberry",
+    "borage",
+    "buckwheat",
+    "calendula",
+    "chamomile",
+    "chervil",
+    "chive",
+    "comfrey",
+    "cosmos",
+    "crimson-clover",
+    "currant",
+    "dahlia",
+    "winter-pea",
+    "fig",
+    "marigold",
+    "garlic-chive",
+    "gooseberry",
+    "grape",
+    "hairy-vetch",
+    "hyssop",
+    "lavender",
+    "chicory",
+    "lemon-balm",
+    "lemongrass",
+    "lovage",
+    "marjoram",
+    "mint",
+    "nasturtium",
+    "oat",
+    "oregano",
+    "phacelia",
+    "rosemary",
+    "sage",
+    "snapdragon",
+    "savory",
+    "sunflower",
+    "alyssum",
+    "sweet-pea",
+    "tarragon",
+    "thyme",
+    "viola",
+    "walking-onion",
+    "watercress",
+    "white-clover",
+    "rye",
+    "winter-savory",
+    "wheat",
+    "yarrow",
+    "zinnia",
+];
+
+/// Crops that are planted in pieces of which the book does not say what one weighs.
+const NO_PIECE: [&str; 11] = [
+    "blackberry",
+    "blueberry",
+    "comfrey",
+    "currant",
+    "fig",
+    "gooseberry",
+    "grape",
+    "horseradish",
+    "lemongrass",
+    "raspberry",
+    "sweet-potato",
+];
+
+#[test]
+fn what_a_crop_lacks_is_known() {
+    let lacking = |lacks: fn(&sparrow_core::catalogue::Crop) -> bool| -> Vec<String> {
+        standard().crops.iter().filter(|crop| lacks(crop)).map(|crop| crop.key.clone()).collect()
+    };
+    assert_eq!(lacking(|crop| crop.seed.is_none()), NO_SEED, "seed");
+    assert_eq!(lacking(|crop| crop.gives.is_none()), NO_YIELD, "yield");
+    assert_eq!(lacking(|crop| crop.planted_as.is_some() && crop.piece_grams.is_none() && crop.seed.is_none()), NO_PIECE, "piece");
 }
 
 #[test]

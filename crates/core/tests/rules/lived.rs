@@ -163,7 +163,7 @@ fn what_is_put_off_and_what_is_done_in_part_is_asked_for_on_its_new_day() {
     assert_eq!(told.course(carrot.id).map(|course| course.plant), Some(until));
     let part = Told::new().writes(carrot.from, carrot.id, SOWN).writes(carrot.from, carrot.id, off);
     assert_eq!(part.course(carrot.id).map(|course| course.plant), Some(carrot.from), "what was begun was begun");
-    let rest = part.knows(until, |known| sparrow_core::reckon::rounds::rounds(known, until));
+    let rest = part.knows(until, |known| sparrow_core::round::rounds::rounds(known, until));
     let line = rest.lines.iter().find(|line| line.task.patch == carrot.id && line.task.work == Work::SowOutside);
     assert!(line.is_some_and(|line| line.rest && !line.done && line.due == until), "{line:?}");
 }

@@ -12,14 +12,15 @@ use sparrow_core::change::turns::TurnChange;
 use sparrow_core::change::verify::verify;
 use sparrow_core::reckon::day::reckon;
 use sparrow_core::rules::reason::Weight;
-use sparrow_facts::edit::{Edit, apply, inverse, numbers_given};
+use sparrow_facts::bed::Trellis;
+use sparrow_facts::edit::{Fact, apply, inverse, numbers_given};
 use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::{NumbersGiven, PatchId};
 use sparrow_facts::patch::Patch;
 use sparrow_facts::rect::Rect;
 use sparrow_facts::refusal::Refusal;
 use sparrow_facts::turns::WishDraft;
-use sparrow_facts::units::Units;
+use sparrow_facts::units::{Length, Units};
 use sparrow_facts::warning::{WarnedOf, WarningKey};
 
 /// Peppers with maize south of them, and a bean apart.
@@ -100,7 +101,7 @@ fn numbers_that_were_given_are_not_given_again_whatever_is_gone() {
     let given = NumbersGiven { bed: 7, patch: 9, wish: 5, variety: 4, own_crop: 3 };
     let known = known(&garden).with_numbers(given);
     let bed = draft(RAISED, "8 ft", "4 ft");
-    let wish = WishDraft { ..sparrow_core::turns::held::usual_wish(known, "carrot").unwrap() };
+    let wish = WishDraft { ..sparrow_core::turns::held::usual_wish(known, "carrot", None).unwrap() };
     let wish = Command::Turn { changes: vec![TurnChange::Wish { wish: wish.clone() }, TurnChange::Wish { wish }] };
     let next = |command: &Command| numbers_given(&plan(known, command).unwrap());
     assert_eq!(next(&Command::AddBed { draft: bed }).bed, 8);
@@ -141,11 +142,11 @@ fn refusals_say_what_to_give_and_tell_days_as_gardeners_do() {
     };
     assert_eq!(said(&mut garden, &none), "please give the length");
     let wish =
-        WishDraft { parts: Default::default(), ..sparrow_core::turns::held::usual_wish(known(&garden), "carrot").unwrap() };
+        WishDraft { parts: Default::default(), ..sparrow_core::turns::held::usual_wish(known(&garden), "carrot", None).unwrap() };
     let never = Command::Turn { changes: vec![TurnChange::Wish { wish }] };
     assert_eq!(said(&mut garden, &never), "choose a part of the year: early, main or late");
     let cabbage = patch_in(&garden, "cabbage", "head", Rect { x: 0, y: 0, w: 4, h: 4 });
-    apply(&mut garden, &[Edit::Patch { before: None, after: Some(Box::new(cabbage.clone())) }]);
+    apply(&mut garden, &[Fact::comes(cabbage.clone())]);
     let beside = patch_in(&garden, "carrot", "root", cabbage.rect);
     let changes = vec![PatchChange::Add {
         placing: Box::new(sparrow_facts::patch::Placing {
@@ -160,4 +161,19 @@ fn refusals_say_what_to_give_and_tell_days_as_gardeners_do() {
     }];
     let taken = said(&mut garden, &Command::Replan { changes, follow: false });
     assert!(taken.starts_with("cabbage stands there from 1 May 2027 to 1 September 2027;"), "{taken}");
+}
+
+#[test]
+fn a_bed_has_as_many_trellises_as_a_file_may_have_and_a_command_puts_up_no_more() {
+    let mut garden = crate::common::unplanted();
+    let trellis = |n: i32| Trellis { from_far: Length::tenths_mm(n), start: Length::ZERO, end: Length::tenths_mm(254 + n) };
+    garden.beds[0].trellises = (0..19).map(trellis).collect();
+    let put = Command::Turn { changes: vec![TurnChange::Trellis { bed: garden.beds[0].id }] };
+    crate::common::does(&mut garden, &put).expect("it is the twentieth");
+    verify(&garden, Catalogue::standard()).expect("its file may be read again");
+    garden.beds[0].trellises[19].end = garden.beds[0].length - Length::tenths_mm(1);
+    let refused = crate::common::does(&mut garden, &put).unwrap_err();
+    assert_eq!(refused, Refusal::TooManyThings { what: "trellises in one bed", most: 20 });
+    garden.beds[0].trellises.push(trellis(30));
+    assert_eq!(verify(&garden, Catalogue::standard()).unwrap_err(), ("beds[0]".to_string(), refused));
 }

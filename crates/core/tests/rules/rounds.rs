@@ -10,8 +10,8 @@ use sparrow_core::growth::grower::Grower;
 use sparrow_core::known::Known;
 use sparrow_core::lived::lived;
 use sparrow_core::observed::Observed;
-use sparrow_core::reckon::line::RoundLine;
-use sparrow_core::reckon::rounds::{ASKED_FOR, Rounds, rounds};
+use sparrow_core::round::line::RoundLine;
+use sparrow_core::round::rounds::{ASKED_FOR, Rounds, rounds};
 use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::NumbersGiven;
 use sparrow_facts::ids::{BedId, PatchId};
@@ -270,4 +270,64 @@ fn an_entry_is_checked_for_its_numbers_and_not_for_what_is_gone() {
     };
     let outside = JournalEntry { at: wide, ..note(1, "") };
     assert!(matches!(journal::entry(known, &outside), Err(Refusal::OutsideBed { .. })));
+}
+
+/// What a page shows at once when a line is ticked is what the server says then: it is done on this day, by that entry, and struck out it is
+/// to be done again. Through a year of both households and of one in the other half of the year.
+#[test]
+fn a_line_that_is_ticked_is_done_by_that_entry_and_struck_out_it_is_as_before() {
+    let south = sparrow_demo::tern_court(TODAY).expect("it stands");
+    let mut ticked = BTreeSet::new();
+    for garden in [sparrow_demo::quillet_lane(TODAY).expect("it stands"), south] {
+        for week in 0..26 {
+            let day = date(2026, 1, 5).saturating_add((week * 14).days());
+            let before = round_on(&garden, &[], day);
+            for line in before.lines.iter().filter(|line| !line.done) {
+                ticked.insert(line.told.kind().word);
+                assert!(line.told.does(line.task.work), "{:?} by {:?}", line.task.work, line.told);
+                let entry = JournalEntry {
+                    id: EntryId(Uuid::from_u128(77)),
+                    day,
+                    at: line.at,
+                    what: line.told.clone(),
+                    words: String::new(),
+                    instead_of: None,
+                };
+                let after = round_on(&garden, std::slice::from_ref(&entry), day);
+                let now = after.lines.iter().find(|one| one.task.key == line.task.key);
+                let told = now.map(|now| (now.done, now.late, now.by));
+                // What comes again is told by the day on which it was done.
+                let same = after.lines.iter().any(|one| one.by == Some(entry.id) && one.task.work == line.task.work);
+                assert!(told == Some((true, 0, Some(entry.id))) || same, "{day}: {:?} became {told:?}", line.task);
+                let struck = JournalEntry {
+                    id: EntryId(Uuid::from_u128(78)),
+                    what: Happened::Struck { entry: entry.id },
+                    ..entry.clone()
+                };
+                assert_eq!(round_on(&garden, &[entry, struck], day), before, "{day}: {:?}", line.task);
+            }
+        }
+    }
+    assert!(ticked.len() > 8, "{ticked:?}");
+}
+
+fn round_on(garden: &Garden, journal: &[JournalEntry], day: Date) -> Rounds {
+    let catalogue = Catalogue::standard().with_own(garden);
+    let grower = Grower::of(garden, &catalogue);
+    let observed = Observed::of(journal);
+    let lived = lived(garden, &catalogue, &observed);
+    rounds(Known::new(garden, &catalogue, &grower, day).seeing(&observed, &lived), day)
+}
+
+#[test]
+fn the_words_of_kinds_are_those_that_stand_in_entries() {
+    for kind in sparrow_facts::journal::KINDS {
+        // A field that a kind wants is said to be missing: an unknown kind is told by another error.
+        let read = serde_json::from_value::<Happened>(serde_json::json!({ "kind": kind.word }));
+        let unknown = read.as_ref().is_err_and(|error| error.to_string().contains("unknown variant"));
+        assert!(!unknown, "{}: {read:?}", kind.word);
+        assert!(read.is_err() || read.is_ok_and(|what| what.kind() == *kind), "{}", kind.word);
+    }
+    let variants = serde_json::from_value::<Happened>(serde_json::json!({ "kind": "" })).unwrap_err().to_string();
+    assert_eq!(variants.matches('`').count() / 2 - 1, sparrow_facts::journal::KINDS.len(), "{variants}");
 }

@@ -4,7 +4,7 @@ use crate::common::{TODAY, does, draft, placed_in, seen, site, turned, unplanted
 use jiff::civil::date;
 use sparrow_core::catalogue::Catalogue;
 use sparrow_core::change::command::Command;
-use sparrow_core::reckon::saving::{Saving, saving};
+use sparrow_core::tin::saving::{Saving, saving};
 use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::{PatchId, VarietyId};
 use sparrow_facts::units::Units;

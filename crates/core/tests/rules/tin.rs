@@ -10,7 +10,7 @@ use sparrow_core::change::command::Command;
 use sparrow_core::change::lots::{AmountText, LotDraft};
 use sparrow_core::change::wants::WantDraft;
 use sparrow_core::ground::planting::Planting;
-use sparrow_core::reckon::tin::{LotLine, LotState, SeedNeed, Tin, tin};
+use sparrow_core::tin::{LotLine, LotState, SeedNeed, Tin, tin};
 use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::{LotId, PatchId, VarietyId};
 use sparrow_facts::journal::{Amount, Happened, Unit, Work};
@@ -181,7 +181,7 @@ fn into_a_cell_goes_another_seed_where_the_lot_comes_up_poorly() {
     let sums = |garden: &Garden| {
         let need = tin_on(garden, TODAY, &[]).needs[0].clone();
         let line = seen(garden, need.first, &[], |known| {
-            let lines = sparrow_core::reckon::rounds::rounds(known, need.first).lines;
+            let lines = sparrow_core::round::rounds::rounds(known, need.first).lines;
             lines.into_iter().find(|line| line.task.patch == patch && line.task.work == Work::SowInside).expect("it is sown")
         });
         assert_eq!(line.seeds.expect("seeds").many, need.seeds, "the round tells what the tin wants");
@@ -390,7 +390,7 @@ fn leeks_are_raised_together_and_parted_as_they_are_planted() {
     let sowing = |garden: &Garden| {
         let need = tin_on(garden, TODAY, &[]).needs[0].clone();
         let line = seen(garden, need.first, &[], |known| {
-            let lines = sparrow_core::reckon::rounds::rounds(known, need.first).lines;
+            let lines = sparrow_core::round::rounds::rounds(known, need.first).lines;
             lines.into_iter().find(|line| line.task.work == Work::SowInside).expect("it is sown")
         });
         (line.task.number, line.cells.expect("cells"), need.seeds)
@@ -441,7 +441,7 @@ fn slips_are_made_of_roots_so_many_weeks_before_and_not_of_their_own_number() {
     let (slips, _) = in_the_ground(&garden, patch);
     let line = |day: Date| {
         seen(&garden, day, &[], |known| {
-            let lines = sparrow_core::reckon::rounds::rounds(known, day).lines;
+            let lines = sparrow_core::round::rounds::rounds(known, day).lines;
             lines.into_iter().find(|line| line.task.work == Work::Chit)
         })
     };
@@ -512,7 +512,7 @@ fn what_is_soaked_tonight_is_told_by_the_seeds_of_the_lot_that_is_sown() {
     let (holes, usual) = in_the_ground(&garden, patch);
     let seeds = |garden: &Garden| {
         seen(garden, date(2027, 5, 9), &[], |known| {
-            let lines = sparrow_core::reckon::rounds::rounds(known, date(2027, 5, 9)).lines;
+            let lines = sparrow_core::round::rounds::rounds(known, date(2027, 5, 9)).lines;
             lines
                 .iter()
                 .find(|line| line.task.patch == patch && line.task.work == Work::Soak)

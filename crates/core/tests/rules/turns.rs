@@ -41,7 +41,7 @@ fn turn(garden: &mut Garden, changes: Vec<TurnChange>) -> Result<(), Refusal> {
 
 /// Wishes for a crop on so many squares, in summer, without needs.
 fn wish(garden: &mut Garden, crop: &str, squares: u16) -> WishId {
-    let mut wish = usual_wish(known_on(garden, TODAY), crop).expect("a crop of the catalogue");
+    let mut wish = usual_wish(known_on(garden, TODAY), crop, None).expect("a crop of the catalogue");
     (wish.squares, wish.needs.trellis, wish.winters) = (squares, false, false);
     (wish.parts.early, wish.parts.main, wish.parts.late) = (false, true, false);
     turn(garden, vec![TurnChange::Wish { wish }]).expect("a wish that may be");
@@ -53,7 +53,7 @@ fn one_bed_that_cannot_hold_what_is_wished_is_filled_all_the_same_and_soon() {
     let mut garden = garden_with(1, Units::Imperial);
     garden.beds[0].length = Length::inches(144);
     for (crop, squares) in [("tomato", 43), ("carrot", 7), ("lettuce", 9)] {
-        let wish = usual_wish(known_on(&garden, TODAY), crop).expect("a crop of the catalogue");
+        let wish = usual_wish(known_on(&garden, TODAY), crop, None).expect("a crop of the catalogue");
         turn(&mut garden, vec![TurnChange::Wish { wish: WishDraft { squares, ..wish } }]).unwrap();
     }
     let mut asked = 0;
@@ -361,14 +361,14 @@ fn the_parts_of_the_year_a_crop_holds_follow_from_its_days() {
 #[test]
 fn a_usual_wish_is_what_the_catalogue_knows_of_the_crop() {
     let mut garden = garden_with(1, Units::Imperial);
-    assert!(!usual_wish(known_on(&garden, TODAY), "tomato").unwrap().needs.trellis, "stakes do where there is no trellis");
+    assert!(!usual_wish(known_on(&garden, TODAY), "tomato", None).unwrap().needs.trellis, "stakes do where there is no trellis");
     garden.beds[0].trellises = vec![Trellis { from_far: Length::inches(2), start: Length::ZERO, end: garden.beds[0].length }];
-    let usual = |crop: &str| usual_wish(known_on(&garden, TODAY), crop).unwrap();
+    let usual = |crop: &str| usual_wish(known_on(&garden, TODAY), crop, None).unwrap();
     assert!(usual("tomato").needs.trellis && !usual("carrot").needs.trellis);
     assert!(usual("garlic").winters && !usual("onion").winters, "garlic goes in the autumn before");
     let lettuce = usual("lettuce").parts;
     assert!(lettuce.early && !lettuce.late);
-    assert!(usual_wish(known_on(&garden, TODAY), "triffid").is_err());
+    assert!(usual_wish(known_on(&garden, TODAY), "triffid", None).is_err());
 }
 
 /// A trellis over a third of one bed of two: what is asked for beyond its 32 squares is named, with the ground that has it.
@@ -570,7 +570,7 @@ fn a_bed_that_goes_takes_its_part_of_the_turns_along_and_brings_it_back() {
 #[test]
 fn wrong_wishes_are_refused_in_words_and_change_nothing() {
     let mut garden = garden_with(1, Units::Imperial);
-    let usual = usual_wish(known_on(&garden, TODAY), "bean").unwrap();
+    let usual = usual_wish(known_on(&garden, TODAY), "bean", None).unwrap();
     let before = garden.clone();
     let none = WishDraft { squares: 0, ..usual.clone() };
     let never = WishDraft { parts: Default::default(), ..usual.clone() };

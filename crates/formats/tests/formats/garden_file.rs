@@ -9,6 +9,7 @@ use sparrow_core::change::tidy::tidy;
 use sparrow_demo::{quillet_lane, tern_court};
 use sparrow_facts::almanac::Almanac;
 use sparrow_facts::garden::Garden;
+use sparrow_facts::ids::VarietyId;
 use sparrow_facts::patch::Planted;
 use sparrow_facts::rect::Rect;
 use sparrow_facts::school::School;
@@ -81,7 +82,7 @@ fn what_is_wrong_with_a_file_is_told_by_line_or_field() {
         ("not JSON", "hello".to_string(), "line 1, column 1: this is not a garden file".to_string()),
         ("a list", "[1, 2]".to_string(), "the field “format” says nothing of the kind".to_string()),
         ("someone else's file", "{\"format\": \"other\"}".to_string(), "the field “format” says “other”".to_string()),
-        ("a version to come", good.replace("\"version\": 10", "\"version\": 11"), "the field “version” says 11".to_string()),
+        ("a version to come", good.replace("\"version\": 11", "\"version\": 12"), "the field “version” says 12".to_string()),
         (
             "a word for a number",
             good.replacen(width, "\"width\": \"wide\"", 1),
@@ -130,14 +131,17 @@ fn a_file_of_each_version_is_read_as_the_same_garden_less_what_it_did_not_know()
         include_str!("../data/garden-v8.json"),
         include_str!("../data/garden-v9.json"),
         include_str!("../data/garden-v10.json"),
+        include_str!("../data/garden-v11.json"),
     ];
-    let [v1, v2, v3, v4, v5, v6, v7, v8, v9, v10] =
+    let [v1, v2, v3, v4, v5, v6, v7, v8, v9, v10, v11] =
         files.map(|text| read(text, Catalogue::standard()).expect("it is one of ours"));
     assert_eq!(v5.site.zone.as_deref(), Some("Pacific/Auckland"));
     assert_eq!(v5.patches[1].planted, Planted { between: true, ..Planted::usual("radish", "root") });
     assert!(v5.patches[0].timing != Timing::default() && v5.almanac != Almanac::default() && v5.turns != Turns::default());
 
-    let mut known = v10;
+    let mut known = v11;
+    assert_eq!(known.turns.wishes.pop().map(|one| one.wish.variety), Some(Some(VarietyId(1))), "the premise");
+    assert_eq!(v10, known);
     assert!(known.lots.len() == 2 && known.lots[0].variety.is_some() && !known.lots[0].tests.is_empty(), "the premise");
     assert!(known.wants.len() == 2, "the premise");
     known.lots.clear();
@@ -201,7 +205,7 @@ fn what_is_wrong_with_an_earlier_file_is_told_by_its_field_and_never_panics() {
 fn the_schema_takes_the_files_that_are_written_and_refuses_broken_ones() {
     let validator = jsonschema::draft202012::new(&schema()).expect("it is a schema");
     let json = |garden: &Garden| -> serde_json::Value { serde_json::from_str(&write(garden)).unwrap() };
-    let example: serde_json::Value = serde_json::from_str(include_str!("../data/garden-v10.json")).unwrap();
+    let example: serde_json::Value = serde_json::from_str(include_str!("../data/garden-v11.json")).unwrap();
     for file in [json(&quillet()), json(&tern_court(date(2026, 11, 23)).unwrap()), example.clone()] {
         let wrong: Vec<String> = validator.iter_errors(&file).map(|error| error.to_string()).collect();
         assert!(wrong.is_empty(), "{wrong:?}");

@@ -15,7 +15,7 @@ const ALL: [ListOf; 3] = [ListOf::OwnCrops, ListOf::Varieties, ListOf::Lots];
 
 /// A garden with some of each.
 fn full() -> Garden {
-    garden_file::read(include_str!("../data/garden-v10.json"), Catalogue::standard()).expect("it is one of ours")
+    garden_file::read(include_str!("../data/garden-v11.json"), Catalogue::standard()).expect("it is one of ours")
 }
 
 fn demo() -> Garden {

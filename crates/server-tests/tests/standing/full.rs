@@ -4,7 +4,7 @@ use jiff::ToSpan;
 use jiff::civil::date;
 use sparrow_core::catalogue::Catalogue;
 use sparrow_core::catalogue::varieties::way_of;
-use sparrow_core::change::limits::{
+use sparrow_core::limits::{
     MOST_FIXTURES, MOST_GROUPINGS, MOST_IN_A_YEAR, MOST_LOTS, MOST_OWN_CROPS, MOST_OWN_PARTS, MOST_PAST, MOST_PATCHES,
     MOST_READINGS, MOST_TESTS, MOST_VARIETIES, MOST_WANTS, MOST_WISHES,
 };
@@ -197,6 +197,7 @@ fn turns(garden: &mut Garden) {
         id: WishId(n + 1),
         wish: WishDraft {
             crop: crops[n as usize % crops.len()].key.clone(),
+            variety: None,
             squares: 40,
             parts: Parts { main: true, ..Parts::default() },
             needs: Needs::default(),

@@ -5,6 +5,8 @@ mod attempts;
 mod changes;
 mod common;
 mod migrations;
+mod releases;
 mod secrets;
+mod swept;
 mod tls;
 mod versions;

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { doing, isTyping } from '../../frame/keys';
+  import { doing, isTyping } from '../../parts/keys';
   import { useOpenGarden } from '../../state/context';
   import { count, size, squares } from '../../words/lengths';
   import BedPlan from './BedPlan.svelte';
@@ -13,7 +13,7 @@
   import TaskSlip from './tasks/TaskSlip.svelte';
   import type { Task } from '../../state/desk.svelte';
   import PatchSlip from './PatchSlip.svelte';
-  import Problem from '../../frame/Problem.svelte';
+  import Problem from '../../parts/Problem.svelte';
 
   const { garden, desk } = useOpenGarden();
 
@@ -43,7 +43,7 @@
       between: false,
       needle: garden.needle,
     });
-    if (placed) desk.select(garden.made.patches.at(-1) ?? null);
+    if (placed) desk.select(garden.made.patches?.at(-1) ?? null);
   }
 
   const ARROWS: Record<string, [number, number]> = {

@@ -77,7 +77,7 @@
       again,
     };
     if (!(await garden.send({ do: 'keep-variety', variety: start?.id ?? null, draft }))) return;
-    closes(start?.id ?? garden.made.varieties[0] ?? null);
+    closes(start?.id ?? garden.made.varieties?.[0] ?? null);
   }
 
   async function forget() {

@@ -6,7 +6,7 @@
   import { doneWord } from '../../words/commands';
   import { upper } from '../../words/text';
   import { moment } from '../../words/when';
-  import Problem from '../../frame/Problem.svelte';
+  import Problem from '../../parts/Problem.svelte';
 
   const { garden } = useOpenGarden();
   const tried = new Tried();

@@ -1,8 +1,8 @@
 <script lang="ts">
   // The day's work in the order of the walk, made for a phone in a wet hand; and what was written down of the day.
   import { untrack } from 'svelte';
-  import { doing, inDialog, isTyping } from '../../frame/keys';
-  import Problem from '../../frame/Problem.svelte';
+  import { doing, inDialog, isTyping } from '../../parts/keys';
+  import Problem from '../../parts/Problem.svelte';
   import type { Best, RoundLine } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import { RoundsState } from '../../state/rounds.svelte';

@@ -1,4 +1,4 @@
-import type { Key } from '../../frame/keys';
+import type { Key } from '../../parts/keys';
 
 /** What a key can do on the Rounds. */
 export type RoundsDoing = 'before' | 'after' | 'today' | 'down' | 'up' | 'done' | 'later' | 'write';

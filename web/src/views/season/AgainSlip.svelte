@@ -1,17 +1,16 @@
 <script lang="ts">
   // Sowing again and again: so that harvests come evenly, as insurance, for two crops, or to learn.
   import { LIMITS } from '../../generated/Limits';
-  import type { Placing, SeasonView, SeriesAim } from '../../generated/api';
+  import type { HarvestSeries, Placing, SeasonView, SeriesAim } from '../../generated/api';
   import SearchLine from '../../parts/SearchLine.svelte';
   import { useOpenGarden } from '../../state/context';
-  import type { Series } from '../../state/desk.svelte';
   import { SearchState } from '../../state/search.svelte';
   import { dayMonth } from '../../words/dates';
   import { count } from '../../words/lengths';
   import { GATES } from '../../words/season';
   import { untrack } from 'svelte';
 
-  let { view, asked }: { view: SeasonView; asked?: Series } = $props();
+  let { view, asked }: { view: SeasonView; asked?: HarvestSeries } = $props();
   const { garden } = useOpenGarden();
 
   const southern = untrack(() => garden.southern);

@@ -2,7 +2,7 @@
   // The climate of the place: frosts, where its warmth is taken from; soil readings and covers.
   import { LETTERS } from '../../generated/Limits';
   import { api } from '../../api';
-  import FrostFields from '../../frame/FrostFields.svelte';
+  import FrostFields from '../../parts/FrostFields.svelte';
   import type { Appetite, FrostEdge, Monthly, SeasonView, StationRead } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import type { SeasonState } from '../../state/season.svelte';

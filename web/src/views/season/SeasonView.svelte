@@ -1,7 +1,7 @@
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { doing, isTyping } from '../../frame/keys';
-  import Problem from '../../frame/Problem.svelte';
+  import { doing, isTyping } from '../../parts/keys';
+  import Problem from '../../parts/Problem.svelte';
   import { useOpenGarden } from '../../state/context';
   import { SeasonState } from '../../state/season.svelte';
   import { yearName } from '../../words/dates';

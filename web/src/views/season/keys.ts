@@ -1,4 +1,4 @@
-import type { Key } from '../../frame/keys';
+import type { Key } from '../../parts/keys';
 
 /** What a key can do in the Season view. */
 export type SeasonDoing = 'slip' | 'mark' | 'climate' | 'shelf' | 'again' | 'starts' | 'calendar';

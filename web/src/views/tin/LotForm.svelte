@@ -67,7 +67,7 @@
       note,
     };
     if (await garden.send({ do: 'keep-lot', lot: start?.id ?? null, draft }))
-      closes(start?.id ?? garden.made.lots[0] ?? null);
+      closes(start?.id ?? garden.made.lots?.[0] ?? null);
   }
 </script>
 

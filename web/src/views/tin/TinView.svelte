@@ -1,7 +1,7 @@
 <script lang="ts">
   // What lies in the tin, what comes up of it, and what is short for all that is going to be sown.
-  import { doing } from '../../frame/keys';
-  import Problem from '../../frame/Problem.svelte';
+  import { doing } from '../../parts/keys';
+  import Problem from '../../parts/Problem.svelte';
   import { AnswerState } from '../../state/answer.svelte';
   import { useOpenGarden } from '../../state/context';
   import { InHand } from '../../state/inHand.svelte';

@@ -1,4 +1,4 @@
-import type { Key } from '../../frame/keys';
+import type { Key } from '../../parts/keys';
 
 /** What a key can do in the Seed tin. */
 export type TinDoing = 'down' | 'up' | 'new' | 'test';

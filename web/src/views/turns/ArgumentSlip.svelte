@@ -12,8 +12,6 @@
   let { turns, view, pin }: { turns: TurnsState; view: TurnsView; pin: Pinned } = $props();
   const { garden } = useOpenGarden();
 
-  const crop = (wish: number) =>
-    garden.crop(turns.turns.wishes.find((one) => one.id === wish)?.wish.crop ?? '')?.name ?? '';
   const argued = $derived(turns.argued);
   const alone = $derived(argued?.alone ?? null);
   const difference = $derived(argued ? differenceWords(argued.before, argued.proposal.against) : '');
@@ -33,7 +31,7 @@
     entries.map((entry) => `${placeName(garden, entry.at, view.plots)} (${entry.squares})`).join(', ') || 'nowhere';
 </script>
 
-<h2>{upper(crop(pin.wish))} there?</h2>
+<h2>{upper(garden.wishName(pin.wish))} there?</h2>
 <p class="quiet border-b-2 border-hair pb-2">
   {placeName(garden, pin.at, view.plots)}, {yearName(pin.year, garden.southern)}
 </p>
@@ -55,7 +53,7 @@
   <ul class="rows text-[14.5px]">
     {#each moves as move (`${move.year} ${move.wish}`)}
       <li>
-        {upper(crop(move.wish))}, {yearName(move.year, garden.southern)}:
+        {upper(garden.wishName(move.wish))}, {yearName(move.year, garden.southern)}:
         <span class="quiet">{places(move.from)} → {places(move.to)}</span>
       </li>
     {:else}

@@ -106,7 +106,7 @@
 {#if straight}
   {@const wished = straight}
   <h3>
-    Where {garden.crop(turns.turns.wishes.find((one) => one.id === wished.wish)?.wish.crop ?? '')?.name ?? ''} could go in
+    Where {garden.wishName(wished.wish)} could go in
     {yearName(year, garden.southern)}
   </h3>
   <ul class="rows" data-straight>

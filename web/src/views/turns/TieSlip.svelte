@@ -15,15 +15,13 @@
   const reasons = $derived(turns.reasons);
   const apart = $derived(tie.later - tie.earlier);
   const year = (one: number) => yearName(one, garden.southern);
-  const cropOf = (wish: number) =>
-    garden.crop(turns.turns.wishes.find((one) => one.id === wish)?.wish.crop ?? '')?.name ?? '';
   const list = (words: string[]) =>
     words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1) ?? ''}`;
   const single = $derived(reasons?.wishes.length === 1 && reasons.wishes[0]?.years.length === 1);
   const enough = $derived(
     (reasons?.wishes ?? [])
       .filter((one) => one.enough)
-      .map((one) => `${cropOf(one.wish)} in ${list(one.years.map(year))}`),
+      .map((one) => `${garden.wishName(one.wish)} in ${list(one.years.map(year))}`),
   );
   const memories = $derived([
     ...new Set((reasons?.memories ?? []).map(([at, one]) => `${placeName(garden, at, view.plots)} in ${year(one)}`)),
@@ -61,13 +59,14 @@
     <h3>Why it could not be avoided</h3>
     {#if reasons.forced}
       <p data-why>
-        {upper(list(reasons.wishes.map((one) => `${cropOf(one.wish)} in ${list(one.years.map(year))}`)))}{reasons.wishes
-          .length > 0
+        {upper(
+          list(reasons.wishes.map((one) => `${garden.wishName(one.wish)} in ${list(one.years.map(year))}`)),
+        )}{reasons.wishes.length > 0
           ? single
             ? ' cannot stand without it'
             : ' cannot all stand without it'
           : 'What is planted already forces it'}{#if reasons.needs.length}, since {list(
-            reasons.needs.map(([wish, need]) => `${cropOf(wish)} wants ${NEEDS[need] ?? need}`),
+            reasons.needs.map(([wish, need]) => `${garden.wishName(wish)} wants ${NEEDS[need] ?? need}`),
           )}{/if}{#if memories.length}; the family stood in {list(memories)}{/if}{#if reasons.full.length}; {list(
             reasons.full.map((at) => placeName(garden, at, view.plots)),
           )}
@@ -85,7 +84,7 @@
       </p>
     {/if}
     {#if reasons.elsewhere.length && reasons.wish !== null}
-      <h3>{upper(cropOf(reasons.wish))} in {year(tie.later)}, elsewhere</h3>
+      <h3>{upper(garden.wishName(reasons.wish))} in {year(tie.later)}, elsewhere</h3>
       <ul class="rows text-[14.5px]">
         {#each reasons.elsewhere as [at, standing] (`${at.bed} ${at.piece}`)}
           <li>

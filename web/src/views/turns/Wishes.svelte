@@ -36,13 +36,19 @@
     ['container', 'a tub only'],
   ];
 
-  /** Wishes for a crop as it usually is. */
-  async function add(crop: string): Promise<boolean> {
+  const varieties = (crop: string) => garden.view.garden.varieties.filter((one) => one.crop === crop);
+
+  /** Wishes for a crop, or for the variety that a name means, as it usually is. */
+  async function add(crop: string, way: string | null): Promise<boolean> {
     turns.trouble = '';
     try {
-      const usual = await api.ask(garden.view.id, { ask: 'usual-wish', crop });
+      const usual = await api.ask(garden.view.id, {
+        ask: 'usual-wish',
+        crop,
+        variety: garden.varietyOf(crop, way),
+      });
       if (!(await turns.change({ turn: 'wish', wish: usual }))) return false;
-      const made = garden.made.wishes.at(-1);
+      const made = garden.made.wishes?.at(-1);
       if (made !== undefined) edit(made);
       return true;
     } catch (error) {
@@ -83,7 +89,7 @@
         <button
           class="cursor-pointer text-left font-medium hover:underline"
           aria-expanded={open === id}
-          onclick={() => edit(id)}>{upper(garden.crop(wish.crop)?.name ?? '')}</button
+          onclick={() => edit(id)}>{upper(garden.lotName(wish))}</button
         >
         <span class="font-serif text-chestnut">{wish.squares}</span>
       </span>
@@ -100,7 +106,7 @@
         <form
           onsubmit={save}
           class="mt-1 mb-2 grid grid-cols-2 gap-x-4 gap-y-1"
-          aria-label={`The wish for ${garden.crop(wish.crop)?.name ?? ''}`}
+          aria-label={`The wish for ${garden.lotName(wish)}`}
         >
           <label class="field"
             >Squares<input
@@ -146,6 +152,14 @@
               name="last"
             /></label
           >
+          {#if varieties(wish.crop).length}
+            <label class="field col-span-2"
+              >Variety<select bind:value={draft.variety} name="variety">
+                <option value={null}>any</option>
+                {#each varieties(wish.crop) as one (one.id)}<option value={one.id}>{one.name}</option>{/each}
+              </select></label
+            >
+          {/if}
           <fieldset>
             <legend class="quiet">Stands</legend>
             {#each PARTS as [part, name] (part)}<label class="mr-2 inline-flex items-center gap-1"

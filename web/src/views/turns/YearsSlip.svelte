@@ -21,7 +21,6 @@
   const known = $derived(turns.known);
   const notes = $derived(view.notes.filter((note) => note.year >= view.first));
   let name = $state('');
-  const crop = (wish: number) => garden.crop(wishes.find((one) => one.id === wish)?.wish.crop ?? '');
 
   /** The largest bed that could have a trellis and has none. */
   const bare = $derived(
@@ -136,7 +135,7 @@
   <ul class="rows">
     {#each view.short as [wish, year, squares] (`${wish} ${year}`)}
       <li class="flex justify-between">
-        <span>{crop(wish)?.name} in {yearName(year, garden.southern)}</span><span
+        <span>{garden.wishName(wish)} in {yearName(year, garden.southern)}</span><span
           >{count(squares, 'square', 'squares')}</span
         >
       </li>
@@ -148,7 +147,7 @@
   <ul class="rows">
     {#each view.lacking as { wish, need, squares } (`${wish} ${need}`)}
       <li>
-        {crop(wish)?.name} wants {NEEDS[need] ?? need}; {squares === 0
+        {garden.wishName(wish)} wants {NEEDS[need] ?? need}; {squares === 0
           ? 'no ground has it'
           : `${count(squares, 'square has', 'squares have')} it`}.
         {#if garden.mayChange}<button class="act" onclick={() => without(wish, need)}>let it do without</button>

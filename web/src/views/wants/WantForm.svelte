@@ -71,7 +71,7 @@
     if (!said || trouble) return;
     const draft = { crop, variety, amount: said, purpose, at_once: atOnce, worth: paid, note };
     if (await garden.send({ do: 'keep-want', want: start?.id ?? null, draft }))
-      closes(start?.id ?? garden.made.wants[0] ?? null);
+      closes(start?.id ?? garden.made.wants?.[0] ?? null);
   }
 </script>
 

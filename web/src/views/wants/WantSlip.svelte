@@ -1,8 +1,7 @@
 <script lang="ts">
   // One want: its sum, from the amount to the ground, and what may be done about it.
-  import type { CanBeHad, Instead, Want, WantLine } from '../../generated/api';
+  import type { CanBeHad, Instead, Want, WantLine, Wished } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
-  import { cropWished, seriesOf } from '../../state/wishes';
   import { dayMonth, dayNumber } from '../../words/dates';
   import { count } from '../../words/lengths';
   import { priceBetween } from '../../words/prices';
@@ -25,11 +24,13 @@
     line: WantLine;
     /** All wants with what they come to. */
     all: { want: Want; line: WantLine }[];
+    /** What the wants come to against the wishes, crop by crop. */
+    wished: Wished[];
     take: (want: number | null) => void;
     /** Makes the wishes of some crops what is wanted of them. */
-    wish: (crops: string[]) => void;
+    wish: (wished: Wished[]) => void;
   }
-  let { want, line, all, take, wish }: Props = $props();
+  let { want, line, all, wished: crops, take, wish }: Props = $props();
   const { garden, desk } = useOpenGarden();
 
   let editing = $state(false);
@@ -39,7 +40,7 @@
   const sum = $derived(line.sum);
   /** All wants of the crop together are one wish. */
   const together = $derived(line.together);
-  const wished = $derived(cropWished(want.crop, all, garden.view.garden.turns.wishes));
+  const wished = $derived(crops.find((one) => one.crop === want.crop && one.variety === want.variety));
   const odd = $derived(sum ? oddly(sum.takes) : '');
   /** Days from the first to the last on which it can be had. */
   const stretch = (had: CanBeHad) => dayNumber(had.until) - dayNumber(had.from) + 1;
@@ -59,8 +60,7 @@
 
   /** Its sowings, reckoned back from its harvests in the Season. */
   function toSeason() {
-    if (!sum?.had) return;
-    desk.series = seriesOf(want, crop?.ways ?? [], sum, sum.had);
+    desk.series = line.series;
     desk.open('season');
   }
 
@@ -156,7 +156,9 @@
   <dl class="facts mt-3">
     <dt>wished</dt>
     <dd>
-      {wished.wished > 0 ? `${count(wished.wished, 'square', 'squares')} a year, in the Turns` : 'not in the Turns'}
+      {wished && wished.wished > 0
+        ? `${count(wished.wished, 'square', 'squares')} a year, in the Turns`
+        : 'not in the Turns'}
     </dd>
     {#if together.wants > 1}
       <dt>with the others</dt>
@@ -178,12 +180,12 @@
   </dl>
   {#if garden.mayChange}
     <p class="mt-3 flex flex-wrap gap-x-5">
-      {#if wished.becomes !== null && wished.squares !== null}
-        <button class="act" onclick={() => wish([want.crop])}
+      {#if wished?.squares && wished.becomes !== null}
+        <button class="act" onclick={() => wish([wished])}
           >wish for {count(wished.squares, 'square', 'squares')} in the Turns</button
         >
       {/if}
-      {#if sum?.had && sum.sowings > 1 && garden.view.garden.beds.length > 0}
+      {#if line.series && garden.view.garden.beds.length > 0}
         <button class="act" onclick={toSeason}>reckon its sowings in the Season</button>
       {/if}
       <button class="act" onclick={() => desk.open('turns')}>to the Turns</button>

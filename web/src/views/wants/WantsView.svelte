@@ -1,12 +1,11 @@
 <script lang="ts">
   // What the household would like to have in a year, what that takes of plants and ground, and how far it is met.
-  import { doing } from '../../frame/keys';
-  import { api, Refused } from '../../api';
-  import Problem from '../../frame/Problem.svelte';
+  import { doing } from '../../parts/keys';
+  import type { Wished } from '../../generated/api';
+  import Problem from '../../parts/Problem.svelte';
   import { AnswerState } from '../../state/answer.svelte';
   import { useOpenGarden } from '../../state/context';
   import { InHand } from '../../state/inHand.svelte';
-  import { cropWished, wishChange } from '../../state/wishes';
   import { yearName } from '../../words/dates';
   import GroundTaken from './GroundTaken.svelte';
   import { WANTS_KEYS, type WantsDoing } from './keys';
@@ -32,27 +31,12 @@
       return want ? [{ want, line }] : [];
     }),
   );
-  /** The crops whose wishes are not what is wanted of them. */
-  const unwished = $derived(
-    [...new Set(all.map((one) => one.want.crop))].filter(
-      (crop) => cropWished(crop, all, garden.view.garden.turns.wishes).becomes !== null,
-    ),
-  );
+  /** What is wanted and not wished for as it is wanted. */
+  const unwished = $derived((answer?.wished ?? []).filter((one) => one.becomes !== null));
 
   /** Into the years ahead: makes or changes a wish of each crop, all in one step. */
-  async function wish(crops: string[]) {
-    try {
-      const changes = [];
-      for (const crop of crops) {
-        const usual = await api.ask<'usual-wish'>(garden.view.id, { ask: 'usual-wish', crop });
-        changes.push(wishChange(cropWished(crop, all, garden.view.garden.turns.wishes), usual));
-      }
-      await garden.send({ do: 'turn', changes });
-    } catch (error) {
-      if (!(error instanceof Refused)) throw error;
-      garden.report(error, null);
-    }
-  }
+  const wish = (wished: Wished[]) =>
+    garden.send({ do: 'wish-wants', year, wanted: wished.map(({ crop, variety }) => ({ crop, variety })) });
 
   const DOES: Record<WantsDoing, () => void> = {
     down: () => hand.step(numbers, 1),
@@ -79,7 +63,7 @@
       <h1>What you would like to have in {yearName(year, garden.southern)}</h1>
       {#if garden.mayChange}<button class="act" onclick={DOES.new}>write down a want</button
         >{#if unwished.length > 1}<button class="act" onclick={() => wish(unwished)}
-            >wish for all of it in the Turns ({unwished.length} crops)</button
+            >wish for all of it in the Turns ({unwished.length} wishes)</button
           >{/if}{/if}
     </div>
     {#if answer.wants.length === 0}
@@ -113,7 +97,7 @@
     <WantForm want={null} done={take} />
   {:else if want && line}
     {#key want.id}
-      <WantSlip {want} {line} {all} {take} {wish} />
+      <WantSlip {want} {line} {all} wished={answer?.wished ?? []} {take} {wish} />
     {/key}
   {:else}
     <h2>Wants</h2>

@@ -1,4 +1,4 @@
-import type { Key } from '../../frame/keys';
+import type { Key } from '../../parts/keys';
 
 /** What a key can do in the Wants. */
 export type WantsDoing = 'down' | 'up' | 'new';

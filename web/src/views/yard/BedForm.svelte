@@ -51,7 +51,7 @@
   });
   async function saved(event: SubmitEvent) {
     event.preventDefault();
-    if (await garden.send(command())) closes(start?.id ?? garden.made.beds[0] ?? null);
+    if (await garden.send(command())) closes(start?.id ?? garden.made.beds?.[0] ?? null);
     else trouble = garden.unanswered ? '' : (garden.problem?.detail ?? '');
   }
 

@@ -42,7 +42,7 @@
     const sent = await garden.send(
       start ? { do: 'change-fixture', fixture: start.id, draft } : { do: 'add-fixture', draft },
     );
-    if (sent) closes(start?.id ?? garden.made.fixtures[0] ?? null);
+    if (sent) closes(start?.id ?? garden.made.fixtures?.[0] ?? null);
   }
 
   async function remove() {

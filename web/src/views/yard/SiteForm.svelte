@@ -1,7 +1,7 @@
 <script lang="ts">
   import { LETTERS, LIMITS } from '../../generated/Limits';
   import { untrack } from 'svelte';
-  import FrostFields from '../../frame/FrostFields.svelte';
+  import FrostFields from '../../parts/FrostFields.svelte';
   import type { Site } from '../../generated/api';
   import { count } from '../../words/lengths';
   import { heightIn, metresOf } from '../../words/place';

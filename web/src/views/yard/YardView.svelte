@@ -1,6 +1,6 @@
 <script lang="ts">
-  import Problem from '../../frame/Problem.svelte';
-  import { doing, isTyping } from '../../frame/keys';
+  import Problem from '../../parts/Problem.svelte';
+  import { doing, isTyping } from '../../parts/keys';
   import { useOpenGarden } from '../../state/context';
   import { dayMonth } from '../../words/dates';
   import { count, length, size, squares } from '../../words/lengths';

@@ -2,12 +2,12 @@
 
 use crate::catalogue::Catalogue;
 use crate::change::command::{self, Command};
-use crate::change::limits::{self, PLANTS, number};
 use crate::change::replan::PatchChange;
 use crate::climate::calendar::YEARS;
 use crate::ground::fit::free_centisquares;
 use crate::ground::planting::Planting;
 use crate::known::Known;
+use crate::limits::{self, PLANTS, number};
 use crate::lived::lived;
 use crate::reckon::day::reckon;
 use crate::rules::findings::Finding;

@@ -190,6 +190,7 @@ fn some_turn(garden: &Garden, bed: BedId, crop: &str, [b, c, d, e]: [u8; 4]) -> 
     let year = 2025 + i16::from(e % 6);
     let wish = WishDraft {
         crop: crop.into(),
+        variety: None,
         squares: u16::from(d % 20),
         parts: Parts { early: b % 2 == 0, main: c % 2 == 0, late: d % 2 == 0 },
         needs: Needs { trellis: e % 2 == 0, ..Needs::default() },

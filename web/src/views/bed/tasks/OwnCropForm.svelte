@@ -96,7 +96,7 @@
       note,
     };
     if (!(await garden.send({ do: 'keep-own-crop', crop: start?.id ?? null, draft }))) return;
-    closes(start?.id ?? garden.made.own_crops[0] ?? null);
+    closes(start?.id ?? garden.made.own_crops?.[0] ?? null);
   }
 
   async function forget() {
