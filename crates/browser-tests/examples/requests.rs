@@ -3,7 +3,7 @@
 //!
 //! `cargo run -p sparrow-browser-tests --example requests -- [OTHER GARDENS]`
 
-use patient_sparrow::{Aside, Settings};
+use patient_sparrow::{Settings, TestServer};
 use serde_json::{Value, json};
 use sparrow_browser_tests::Failure;
 use sparrow_cluster::{Cluster, Durability, reachable};
@@ -57,9 +57,9 @@ async fn counting_way(socket: PathBuf, trips: Arc<AtomicU64>) -> Result<u16, Fai
 }
 
 /// A demo server over a database.
-async fn served(url: &str) -> Result<Aside, Failure> {
+async fn served(url: &str) -> Result<TestServer, Failure> {
     let settings = Settings::demo(Some("2026-11-23T12:00Z".parse()?));
-    Ok(Aside::start(Store::open(url).await?, settings).await?)
+    Ok(TestServer::start(Store::open(url).await?, settings).await?)
 }
 
 struct Gardener {

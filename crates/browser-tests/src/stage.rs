@@ -1,6 +1,6 @@
 //! A stage: the server on a database of its own, a ChromeDriver, and browsers on it.
 
-use patient_sparrow::{Aside, Settings};
+use patient_sparrow::{Settings, TestServer};
 use sparrow_cluster::{Cluster, Way};
 use sparrow_store::Store;
 use std::process::Stdio;
@@ -43,7 +43,7 @@ pub struct Stage {
     driver_address: String,
     // Dropped in this order: the driver with its browsers, the server with its connections, then the database.
     _driver: Child,
-    aside: Aside,
+    aside: TestServer,
     _cluster: Option<Cluster>,
 }
 
@@ -80,7 +80,7 @@ impl Stage {
     async fn over(url: &str, cluster: Option<Cluster>, day: jiff::civil::Date) -> Result<Stage, Failure> {
         let store = Store::open(url).await?;
         let settings = Settings { workers: 1, ..Settings::demo(Some(noon(day)?)) };
-        let aside = Aside::start(store, settings).await?;
+        let aside = TestServer::start(store, settings).await?;
         let (driver, driver_address) = start_driver().await?;
         Ok(Stage { driver_address, _driver: driver, aside, _cluster: cluster })
     }

@@ -98,7 +98,7 @@ fn told(patch: &Patch, story: &Story, growing: Growing) -> Option<Patch> {
 }
 
 /// A patch of the plan that has made room, because it was cleared before its planned end; nothing where its ground is not free by
-/// that. One that never came to stand makes all its room, which is told by an end before its beginning.
+/// that. One that never came to stand makes all of its room ([`Room::All`]).
 pub fn made_room(patch: &Patch, catalogue: &Catalogue, observed: &Observed) -> Option<Room> {
     let story = observed.patch(patch.id)?;
     match told(patch, story, Growing::find(catalogue, patch)?) {

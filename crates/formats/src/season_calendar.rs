@@ -3,7 +3,8 @@
 //! Every entry's name is the garden's own word and the entry's key, so that a change moves an entry in the
 //! reader's calendar and never doubles it.
 
-use icalendar::{Calendar, Component, Event, EventLike, EventStatus};
+use icalendar::{Calendar, Component, Event, EventLike, EventStatus, Property};
+use jiff::ToSpan;
 use jiff::civil::Date;
 use sparrow_core::season::tasks::Task;
 use sparrow_facts::garden::Garden;
@@ -32,9 +33,8 @@ pub fn ics(garden: &Garden, tasks: &[Task], naming: &Naming) -> String {
     for task in tasks {
         let mut event = Event::new();
         event.uid(&uid(naming, task)).sequence(naming.revision).summary(&task.said);
-        if let (Some(day), Some(made)) = (chrono_date(task.day), chrono_date(naming.made)) {
-            event.all_day(day).timestamp(made.and_time(chrono::NaiveTime::MIN).and_utc());
-        }
+        event.append_property(day_of("DTSTART", task.day)).append_property(day_of("DTEND", task.day.saturating_add(1.day())));
+        event.add_property("DTSTAMP", format!("{}T000000Z", digits(naming.made)));
         event.status(if task.guess { EventStatus::Tentative } else { EventStatus::Confirmed });
         event.add_property("TRANSP", "TRANSPARENT");
         if task.guess {
@@ -70,7 +70,12 @@ fn defused(text: &str) -> String {
     if text.starts_with(['=', '+', '-', '@', '\t', '\r']) { format!("'{text}") } else { text.to_string() }
 }
 
-fn chrono_date(day: Date) -> Option<chrono::NaiveDate> {
-    let part = |n: i8| u32::try_from(n).ok();
-    chrono::NaiveDate::from_ymd_opt(day.year().into(), part(day.month())?, part(day.day())?)
+/// A whole day, as RFC 5545 has it: an entry ends before the day of its end.
+fn day_of(name: &str, day: Date) -> Property {
+    Property::new(name, digits(day)).add_parameter("VALUE", "DATE").done()
+}
+
+/// '20270501'.
+fn digits(day: Date) -> String {
+    day.strftime("%Y%m%d").to_string()
 }

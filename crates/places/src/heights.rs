@@ -46,7 +46,7 @@ fn height(x: i32, y: i32) -> f64 {
     usize::try_from(cell).ok().and_then(|cell| table().get(cell)).map_or(0.0, |steps| f64::from(*steps) * STEP)
 }
 
-/// How high a town at a place is taken to lie \[m\]: people live in the valleys, so as the lowest of the nine cells about it.
+/// How high a town is taken to lie \[m\]: the lowest of the nine cells about it, as people live in the valleys.
 ///
 /// ```
 /// use sparrow_facts::site::{Latitude, Longitude};

@@ -2,7 +2,7 @@
 
 pub mod running;
 
-use patient_sparrow::{Aside, Limits, Settings};
+use patient_sparrow::{Limits, Settings, TestServer};
 use reqwest::{Client, Method, Response, StatusCode};
 use serde_json::{Value, json};
 use sparrow_cluster::Cluster;
@@ -12,7 +12,7 @@ use std::sync::atomic::{AtomicU32, Ordering};
 /// A server on a database of its own.
 pub struct Served {
     // Dropped in this order: the server with its connections, then the database.
-    aside: Aside,
+    aside: TestServer,
     /// The server's own store, to look into.
     pub store: Store,
     /// The address of its database.
@@ -45,7 +45,7 @@ pub async fn served_as(settings: Settings) -> Served {
     let store = Store::open(&url).await.expect("opens");
     let settings = Settings { workers: 1, ..settings };
     let database = store.clone();
-    let aside = Aside::start(store, settings).await.expect("the server starts");
+    let aside = TestServer::start(store, settings).await.expect("the server starts");
     Served { aside, store: database, url, _cluster: cluster }
 }
 
@@ -54,7 +54,7 @@ pub async fn served_over(url: &str) -> Served {
     let store = Store::open(url).await.expect("opens");
     let settings = Settings { workers: 1, ..Settings::demo(None) };
     let database = store.clone();
-    let aside = Aside::start(store, settings).await.expect("the server starts");
+    let aside = TestServer::start(store, settings).await.expect("the server starts");
     Served { aside, store: database, url: url.into(), _cluster: None }
 }
 

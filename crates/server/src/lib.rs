@@ -2,58 +2,27 @@
 //!
 //! [`launch`] takes settings and a listener, so that tests own the port.
 
-mod accounts;
-mod aside;
-mod attempts;
-mod auth;
-pub mod backup;
-mod body;
-mod changed;
-mod changes;
-mod cookies;
-mod daily;
-mod demo;
-mod errors;
-mod figures;
-mod gardens;
-mod guard;
-mod journal;
-mod late;
-mod lists;
-mod lookups;
-mod members;
-mod metrics;
-mod misread;
-mod months;
-mod openapi;
-mod page;
-mod password;
-mod payload;
-mod photos;
-mod places;
-mod questions;
-mod ready;
-mod route;
+mod cache;
+mod http;
+pub mod operations;
 mod routes;
-mod searches;
-mod seasons;
 mod settings;
 mod shared;
-mod sheets;
-mod spans;
-mod view;
 
-use crate::figures::counted;
-use crate::metrics::Metrics;
-use crate::password::Hashing;
-use crate::ready::ReadyGardens;
-use crate::spans::Spans;
+use crate::cache::ready::ReadyGardens;
+use crate::http::password::Hashing;
+use crate::http::spans::Spans;
+use crate::operations::metrics::Metrics;
+use crate::operations::metrics_port::counted;
+use crate::operations::{daily, demo, metrics_port};
+use crate::routes::places;
 use actix_web::dev::Server;
 use actix_web::middleware::{Compress, Condition, DefaultHeaders, NormalizePath, from_fn};
 use actix_web::web::Data;
 use actix_web::{App, HttpServer};
-pub use aside::Aside;
-pub use route::{ApiRoute, Caller};
+
+pub use operations::test_server::TestServer;
+pub use routes::route::{ApiRoute, Caller};
 pub use routes::{ROUTES, configure, description};
 pub use settings::{Limits, Registration, Settings};
 pub use shared::Shared;
@@ -126,7 +95,8 @@ fn broken(error: impl std::fmt::Display) -> StoreError {
 fn begin_beside(shared: &Data<Shared>) -> Result<(), StoreError> {
     actix_web::rt::spawn(sweep(shared.clone()));
     if let Some(address) = shared.settings.metrics {
-        let told = figures::server(shared.clone(), address).map_err(|error| broken(format!("figures at {address}: {error}")))?;
+        let told =
+            metrics_port::server(shared.clone(), address).map_err(|error| broken(format!("figures at {address}: {error}")))?;
         actix_web::rt::spawn(told);
     }
     if let Some(backups) = shared.settings.backups.clone() {

@@ -1,6 +1,6 @@
 //! How does this server serve?
 
-use crate::backup::Backups;
+use crate::operations::backup::Backups;
 use jiff::Timestamp;
 use jiff::civil::Date;
 use jiff::tz::TimeZone;

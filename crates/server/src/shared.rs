@@ -1,10 +1,10 @@
 //! What every handler may use.
 
 use crate::Settings;
-use crate::errors::RequestError;
-use crate::metrics::Metrics;
-use crate::password::Hashing;
-use crate::ready::{Heard, Ready, ReadyGardens};
+use crate::cache::ready::{Heard, Ready, ReadyGardens};
+use crate::http::errors::RequestError;
+use crate::http::password::Hashing;
+use crate::operations::metrics::Metrics;
 use sparrow_pool::{Pool, Who};
 use sparrow_store::{GardenId, HowFar, Lately, Store};
 use std::sync::Arc;

@@ -76,8 +76,8 @@ impl Planner<'_> {
         Planting::of(self.known, after).map_or(Ok(()), |planting| drawable(&planting))
     }
 
-    /// A patch on other ground. A household's smaller number belongs to the ground it was given; a larger patch asks anew. A
-    /// number larger than fits is what was planted, and stays.
+    /// A patch on other ground. If its size changes, the household's own number is dropped, unless more were planted than fit: those
+    /// stay.
     pub(crate) fn moved(&self, before: &Patch, bed: BedId, rect: Rect) -> Patch {
         let mut after = Patch { bed, rect, line: self.line_moved(before, rect), ..before.clone() };
         let crowded = || {
@@ -195,7 +195,7 @@ impl Planner<'_> {
                 let crop = planting.crop.key.clone();
                 Err(Refusal::TooManyHoles { crop, holes: asked.into(), most: MOST_HOLES })
             }
-            // Too dense is a warning, for what is planted is planted; what would leave no room for a seed is a slip of the pen.
+            // What is planted too densely is planted: a warning says so. But a number that leaves no room for a seed is a slip.
             asked if u32::from(asked) > fits && planting.crowd(asked.into()).is_none() => Err(Refusal::TooMany {
                 crop: planting.crop.plural.clone(),
                 asked,

@@ -13,7 +13,7 @@ use sparrow_facts::refusal::Refusal;
 pub fn may_step(garden: &Garden, catalogue: &Catalogue, edits: &[Edit], others: bool) -> Result<(), Refusal> {
     let mut after = garden.clone();
     apply(&mut after, edits);
-    // There and back again leads here only when they begin with what is here.
+    // If undoing the edits does not restore the garden, they do not apply to its present state.
     let mut back = after.clone();
     apply(&mut back, &inverse(edits.to_vec()));
     if back != *garden {

@@ -97,7 +97,7 @@ fn join(gates: &mut [Option<Gate>], stays_shut: impl Fn(usize) -> bool) {
             (from..from + length).for_each(|day| gates[day % DAYS] = None);
         }
     }
-    // Whatever else opens, so that a bolder household loses none.
+    // A run of open days that is too short to be of use is shut by what shuts the day before it.
     for (from, length) in runs(gates, true) {
         if length < SHORTEST {
             let shuts = gates[(from + DAYS - 1) % DAYS];
@@ -491,7 +491,7 @@ fn soil(grower: &Grower, near: Date, bed: &BedSoil) -> Vec<f64> {
 fn up(growing: Growing, soil: &[f64]) -> Vec<Option<usize>> {
     let Some(sprout) = &growing.figures().sprout else { return vec![Some(0); DAYS] };
     let pace: Vec<f64> = soil.iter().map(|soil| sprout.pace(*soil)).collect();
-    // Two hands go round the year: what one leaves behind, the other has taken in.
+    // A sliding window over the year: each day that leaves it was added before.
     let (mut sum, mut end) = (0.0, 0);
     (0..DAYS)
         .map(|start| {

@@ -206,8 +206,8 @@ pub enum Reason {
 }
 
 impl Reason {
-    /// Whether the same patch on other ground would be rid of it: of neighbours, shade, a long reach and the past it would; not of
-    /// what it is itself, nor of a bed's own soil and sun, for which the reason names a better bed.
+    /// Whether moving the patch settles it. That helps against bad neighbours, shade, a long reach and what stood there before. It
+    /// does not help against what the patch itself is, nor against the bed's soil and sun: such a reason names a better bed.
     pub fn is_settled_by_moving(&self) -> bool {
         matches!(self, Reason::Company { .. } | Reason::TooSoon { .. } | Reason::Shaded { .. } | Reason::OutOfReach { .. })
     }

@@ -13,6 +13,7 @@ use sparrow_core::lived::lived;
 use sparrow_core::observed::Observed;
 use sparrow_core::round::line::RoundLine;
 use sparrow_core::round::rounds::{Rounds, rounds};
+use sparrow_core::season::care::STEPS_ASKED_FOR;
 use sparrow_facts::garden::Garden;
 use sparrow_facts::ids::PatchId;
 use sparrow_facts::journal::{At, EntryId, Happened, JournalEntry, Work};
@@ -442,4 +443,32 @@ fn a_care_file_that_names_what_is_not_there_is_refused() {
     assert!(read(&rule(good), "[[caution]]\nkey = \"c\"\ntext = \"c\"\ncrops = [\"mandrake\"]\n").is_err());
     let tested = catalogue.crops.iter().flat_map(|crop| catalogue.care.of(crop)).filter(|(_, rule)| rule.grade == Grade::Tested);
     assert!(tested.count() > 0, "some care is tested, most is custom");
+}
+
+/// Picking again waits for the first picking; where nobody wrote that down, until the first is no longer asked for.
+#[test]
+fn picking_again_is_asked_for_once_the_first_was_picked_or_is_no_longer_asked_for() {
+    let mut garden = crate::common::unplanted();
+    let patch = crate::common::placed_in(&mut garden, "bean", "bush", 2027);
+    let asked = |told: &[crate::common::Told], day: Date, work: Work| {
+        let lines = crate::common::seen(&garden, day, told, |known| rounds(known, day)).lines;
+        lines.iter().any(|line| line.task.patch == patch && line.task.work == work && !line.done)
+    };
+    let from = date(2027, 6, 1);
+    let ripe = (0..120).map(|n| from.saturating_add(n.days())).find(|day| asked(&[], *day, Work::Pick)).expect("it ripens");
+    // The first picking is told up to a week ahead, and then for three weeks.
+    let ripe = (0..30)
+        .map(|n| ripe.saturating_add(n.days()))
+        .find(|day| {
+            let lines = crate::common::seen(&garden, *day, &[], |known| rounds(known, *day)).lines;
+            lines.iter().any(|line| line.task.patch == patch && line.task.work == Work::Pick && line.due == *day)
+        })
+        .expect("its day comes");
+    let days = |told: &[crate::common::Told]| -> Vec<i32> {
+        (1..=40).filter(|n| asked(told, ripe.saturating_add(n.days()), Work::PickAgain)).collect()
+    };
+    let unwritten = days(&[]);
+    assert!(unwritten.first().is_some_and(|first| (STEPS_ASKED_FOR + 1..=STEPS_ASKED_FOR + 10).contains(first)), "{unwritten:?}");
+    let written = days(&[(patch, ripe, Happened::Picked { many: None })]);
+    assert!(written.first().is_some_and(|first| *first < STEPS_ASKED_FOR), "{written:?}");
 }

@@ -64,6 +64,11 @@ fn an_independent_parser_reads_what_the_page_shows() {
     let text = ics(&garden, &tasks(&garden), &NAMING);
     let first = &events(&text)[0];
     assert_eq!((value(first, "SEQUENCE"), value(first, "DTSTAMP")), ("7".into(), "20261123T000000Z".into()));
+    for event in events(&text) {
+        // RFC 5545, 3.6.1: an entry ends before its DTEND, which is later than its DTSTART; a whole day ends with the next.
+        let day = |name: &str| Date::strptime("%Y%m%d", value(&event, name)).expect("a day");
+        assert_eq!(day("DTEND"), day("DTSTART").tomorrow().expect("a day"));
+    }
     assert!(text.lines().all(|line| line.len() <= 75), "lines are folded at 75 octets, RFC 5545, 3.1");
     assert!(text.contains("\r\n"));
     let guesses = events(&text).iter().filter(|event| value(event, "STATUS") == "TENTATIVE").count();

@@ -264,7 +264,8 @@ async fn a_door_of_the_demo_opens_no_account_of_somebody_s_own() {
     let plain = served_as(settings()).await;
     plain.signs_up("Visitor").await;
     // The same database, served as a demo.
-    let demo = patient_sparrow::Aside::start(plain.store.clone(), Settings { demo: true, ..settings() }).await.expect("starts");
+    let demo =
+        patient_sparrow::TestServer::start(plain.store.clone(), Settings { demo: true, ..settings() }).await.expect("starts");
     let stranger = Person { client: plain.stranger().client, address: demo.address.clone() };
     assert_eq!(stranger.posts("/session/demo", json!({ "household": "quillet-lane" })).await.status(), StatusCode::OK);
     assert_eq!(problem(stranger.posts("/session/demo", json!({ "household": "visitor" })).await).await.0, 404);

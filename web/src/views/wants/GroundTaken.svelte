@@ -11,7 +11,8 @@
   const HEIGHT = 120;
   const WIDE = 560;
   const most = $derived(Math.max(answer.ground, ...answer.months.map((month) => month.taken[1])) || 1);
-  const y = (ground: number) => HEIGHT - (ground / most) * (HEIGHT - 8);
+  // The line's words stand above it.
+  const y = (ground: number) => HEIGHT - (ground / most) * (HEIGHT - 20);
   const monthName = (from: string) => MONTHS[Number(from.slice(5, 7)) - 1];
   const name = (id: number) => {
     const want = garden.view.garden.wants.find((one) => one.id === id);

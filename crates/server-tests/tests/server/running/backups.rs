@@ -1,7 +1,7 @@
 //! Backed up, destroyed, restored, identical.
 
 use jiff::civil::date;
-use patient_sparrow::backup::{BackupError, Backups, Database, make, make_daily, restore};
+use patient_sparrow::operations::backup::{BackupError, Backups, Database, make, make_daily, restore};
 use reqwest::{Client, Method, StatusCode};
 use serde_json::{Value, json};
 use sparrow_cluster::Cluster;

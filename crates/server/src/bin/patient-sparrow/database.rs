@@ -1,7 +1,7 @@
 //! Which database? One that was named, or one of our own in the data folder.
 
 use crate::arguments::Given;
-use patient_sparrow::backup::Database;
+use patient_sparrow::operations::backup::Database;
 use sparrow_cluster::{Cluster, ClusterError, Durability, Programs, ROLE, reachable, renew};
 use sparrow_store::{Store, StoreError};
 use std::path::{Path, PathBuf};

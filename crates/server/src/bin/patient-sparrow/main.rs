@@ -6,7 +6,7 @@ mod database;
 
 use crate::arguments::{Arguments, Given, Log, Verb};
 use crate::database::Held;
-use patient_sparrow::backup::{self, Backups};
+use patient_sparrow::operations::backup::{self, Backups};
 use patient_sparrow::{Registration, Settings, launch};
 use sparrow_cluster::renew as renew_cluster;
 use sparrow_store::fresh;
