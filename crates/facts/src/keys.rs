@@ -16,7 +16,23 @@ pub enum Named<'a> {
 impl Garden {
     /// Shows every place in which a fact names something of the book, or a crop or variety of the garden's own in its place.
     pub fn each_key(&mut self, show: &mut impl FnMut(Named)) {
-        let Garden { patches, past, spacings, groupings, own_crops, varieties, lots, wants, turns, .. } = self;
+        // Taken apart, so that a fact that is forgotten here does not compile.
+        let Garden {
+            site: _,
+            beds: _,
+            patches,
+            past,
+            spacings,
+            groupings,
+            own_crops,
+            varieties,
+            lots,
+            wants,
+            fixtures: _,
+            school: _,
+            turns,
+            almanac: _,
+        } = self;
         let parts = groupings.iter_mut().flat_map(|own| own.parts.iter_mut().map(|part| &mut part.planted));
         for Planted { crop, way, .. } in patches.iter_mut().map(|patch| &mut patch.planted).chain(parts) {
             show(Named::Crop(crop, Some(way)));

@@ -35,7 +35,8 @@ impl Store {
         // A picture is sent before its entry. One whose entry never came, or was refused, would be kept and counted for good.
         sqlx::query!(
             "delete from photo p where kept_at < now() - make_interval(days => $1) and not exists (
-                 select from journal_entry e where e.garden_id = p.garden_id and e.entry -> 'what' ->> 'picture' = encode(p.picture, 'hex'))",
+                 select from journal_entry e where e.garden_id = p.garden_id and e.entry -> 'what' ->> 'picture' is not null
+                     and e.entry -> 'what' ->> 'picture' = encode(p.picture, 'hex'))",
             PICTURE_DAYS
         )
         .execute(&self.pool)

@@ -16,12 +16,12 @@ const TESTS: Document = Document::new("the tests of a lot", &[]);
 impl Table for SeedLot {
     async fn load(connection: &mut PgConnection, garden: GardenId) -> Result<Vec<Self>, StoreError> {
         let rows = sqlx::query!(
-        r#"select id, crop, variety, planted, pieces, mg, counted as "counted: Date", packed, printed, tests, treated, kept, price, source, note, version
-           from seed_lot where garden_id = $1 order by id"#,
-        garden.0
-    )
-    .fetch_all(connection)
-    .await?;
+            r#"select id, crop, variety, planted, pieces, mg, counted as "counted: Date", packed, printed, tests, treated, kept, price, source, note, version
+               from seed_lot where garden_id = $1 order by id"#,
+            garden.0
+        )
+        .fetch_all(connection)
+        .await?;
         rows.into_iter()
             .map(|row| {
                 Ok(SeedLot {
@@ -77,22 +77,22 @@ impl Table for SeedLot {
         };
         let rows = Value::Array(lots.iter().map(row).collect());
         let done = sqlx::query!(
-        "insert into seed_lot (garden_id, id, crop, variety, planted, pieces, mg, counted, packed, printed, tests, treated, kept, price, source, note,
-                               version)
-         select $1, id, crop, variety, planted, pieces, mg, counted, packed, printed, tests, treated, kept, price, source, note, $3
-         from jsonb_to_recordset($2) as l(id integer, crop text, variety integer, planted boolean, pieces integer, mg integer, counted date,
-             packed smallint, printed smallint, tests jsonb, treated text, kept text, price integer, source text, note text)
-         on conflict (garden_id, id) do update set crop = excluded.crop, variety = excluded.variety, planted = excluded.planted,
-             pieces = excluded.pieces,
-             mg = excluded.mg, counted = excluded.counted, packed = excluded.packed, printed = excluded.printed,
-             tests = excluded.tests, treated = excluded.treated, kept = excluded.kept, price = excluded.price,
-             source = excluded.source, note = excluded.note, version = excluded.version",
-        garden.0,
-        rows,
-        TESTS.version()
-    )
-    .execute(connection)
-    .await?;
+            "insert into seed_lot (garden_id, id, crop, variety, planted, pieces, mg, counted, packed, printed, tests, treated, kept, price, source, note,
+                                   version)
+             select $1, id, crop, variety, planted, pieces, mg, counted, packed, printed, tests, treated, kept, price, source, note, $3
+             from jsonb_to_recordset($2) as l(id integer, crop text, variety integer, planted boolean, pieces integer, mg integer, counted date,
+                 packed smallint, printed smallint, tests jsonb, treated text, kept text, price integer, source text, note text)
+             on conflict (garden_id, id) do update set crop = excluded.crop, variety = excluded.variety, planted = excluded.planted,
+                 pieces = excluded.pieces,
+                 mg = excluded.mg, counted = excluded.counted, packed = excluded.packed, printed = excluded.printed,
+                 tests = excluded.tests, treated = excluded.treated, kept = excluded.kept, price = excluded.price,
+                 source = excluded.source, note = excluded.note, version = excluded.version",
+            garden.0,
+            rows,
+            TESTS.version()
+        )
+        .execute(connection)
+        .await?;
         Ok(done.rows_affected())
     }
 

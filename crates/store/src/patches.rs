@@ -64,33 +64,33 @@ impl Table for Patch {
     async fn write(connection: &mut PgConnection, garden: GardenId, patches: &[&Self]) -> Result<u64, StoreError> {
         let rows = Value::Array(patches.iter().map(|patch| patch_row(patch)).collect::<Result<_, _>>()?);
         let written = sqlx::query!(
-        "insert into patch (garden_id, id, bed_id, half_columns, half_rows, crop, way, x, y, w, h, holes,
-                            first_date, last_date, between_others, kept, school, school_figure, locked, line_at, line_across,
-                            means, sown_date, arrives_date, survival, free_date, trial, packet_days, along, across, in_each)
-         select $1, p.id, p.bed_id, bed.half_columns, bed.half_rows, p.crop, p.way, p.x, p.y, p.w, p.h, p.holes,
-                p.first_date, p.last_date, p.between_others, p.kept, p.school, p.school_figure, p.locked, p.line_at, p.line_across,
-                p.means, p.sown_date, p.arrives_date, p.survival, p.free_date, p.trial, p.packet_days, p.along, p.across, p.in_each
-         from jsonb_to_recordset($2) as p(id integer, bed_id integer, crop text, way text, x integer, y integer, w integer, h integer,
-                holes integer, first_date date, last_date date, between_others boolean, kept text[], school text,
-                school_figure smallint, locked boolean, line_at integer, line_across boolean, means text, sown_date date,
-                arrives_date date, survival smallint, free_date date, trial smallint, packet_days smallint, along integer,
-                across integer, in_each smallint)
-         join bed on bed.garden_id = $1 and bed.id = p.bed_id
-         on conflict (garden_id, id) do update set bed_id = excluded.bed_id, half_columns = excluded.half_columns,
-             half_rows = excluded.half_rows, crop = excluded.crop, way = excluded.way, x = excluded.x, y = excluded.y,
-             w = excluded.w, h = excluded.h, holes = excluded.holes, first_date = excluded.first_date,
-             last_date = excluded.last_date, between_others = excluded.between_others, kept = excluded.kept,
-             school = excluded.school, school_figure = excluded.school_figure, locked = excluded.locked,
-             line_at = excluded.line_at, line_across = excluded.line_across,
-             means = excluded.means, sown_date = excluded.sown_date, arrives_date = excluded.arrives_date,
-             survival = excluded.survival, free_date = excluded.free_date, trial = excluded.trial,
-             packet_days = excluded.packet_days, along = excluded.along, across = excluded.across,
-             in_each = excluded.in_each",
-        garden.0,
-        rows
-    )
-    .execute(connection)
-    .await?;
+            "insert into patch (garden_id, id, bed_id, half_columns, half_rows, crop, way, x, y, w, h, holes,
+                                first_date, last_date, between_others, kept, school, school_figure, locked, line_at, line_across,
+                                means, sown_date, arrives_date, survival, free_date, trial, packet_days, along, across, in_each)
+             select $1, p.id, p.bed_id, bed.half_columns, bed.half_rows, p.crop, p.way, p.x, p.y, p.w, p.h, p.holes,
+                    p.first_date, p.last_date, p.between_others, p.kept, p.school, p.school_figure, p.locked, p.line_at, p.line_across,
+                    p.means, p.sown_date, p.arrives_date, p.survival, p.free_date, p.trial, p.packet_days, p.along, p.across, p.in_each
+             from jsonb_to_recordset($2) as p(id integer, bed_id integer, crop text, way text, x integer, y integer, w integer, h integer,
+                    holes integer, first_date date, last_date date, between_others boolean, kept text[], school text,
+                    school_figure smallint, locked boolean, line_at integer, line_across boolean, means text, sown_date date,
+                    arrives_date date, survival smallint, free_date date, trial smallint, packet_days smallint, along integer,
+                    across integer, in_each smallint)
+             join bed on bed.garden_id = $1 and bed.id = p.bed_id
+             on conflict (garden_id, id) do update set bed_id = excluded.bed_id, half_columns = excluded.half_columns,
+                 half_rows = excluded.half_rows, crop = excluded.crop, way = excluded.way, x = excluded.x, y = excluded.y,
+                 w = excluded.w, h = excluded.h, holes = excluded.holes, first_date = excluded.first_date,
+                 last_date = excluded.last_date, between_others = excluded.between_others, kept = excluded.kept,
+                 school = excluded.school, school_figure = excluded.school_figure, locked = excluded.locked,
+                 line_at = excluded.line_at, line_across = excluded.line_across,
+                 means = excluded.means, sown_date = excluded.sown_date, arrives_date = excluded.arrives_date,
+                 survival = excluded.survival, free_date = excluded.free_date, trial = excluded.trial,
+                 packet_days = excluded.packet_days, along = excluded.along, across = excluded.across,
+                 in_each = excluded.in_each",
+            garden.0,
+            rows
+        )
+        .execute(connection)
+        .await?;
         Ok(written.rows_affected())
     }
 

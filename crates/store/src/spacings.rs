@@ -10,11 +10,11 @@ impl Table for OwnSpacing {
     async fn load(connection: &mut PgConnection, garden: GardenId) -> Result<Vec<Self>, StoreError> {
         // Keys sort by their bytes here, as in the core, whatever the database's language.
         let rows = sqlx::query!(
-        r#"select crop, way, along, across, note from own_spacing where garden_id = $1 order by crop collate "C", way collate "C""#,
-        garden.0
-    )
-    .fetch_all(connection)
-    .await?;
+            r#"select crop, way, along, across, note from own_spacing where garden_id = $1 order by crop collate "C", way collate "C""#,
+            garden.0
+        )
+        .fetch_all(connection)
+        .await?;
         let mm = Length::tenths_mm;
         Ok(rows
             .into_iter()

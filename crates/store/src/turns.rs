@@ -148,13 +148,13 @@ impl Table for SoilFinding {
 impl Table for TurnWish {
     async fn load(connection: &mut PgConnection, garden: GardenId) -> Result<Vec<Self>, StoreError> {
         let rows = sqlx::query!(
-        "select id, crop, variety, squares, early, main, late, trellis, sun, deep, container, every, first_year, last_year, winters,
-                resistant
-         from wish where garden_id = $1 order by id",
-        garden.0
-    )
-    .fetch_all(connection)
-    .await?;
+            "select id, crop, variety, squares, early, main, late, trellis, sun, deep, container, every, first_year, last_year, winters,
+                    resistant
+             from wish where garden_id = $1 order by id",
+            garden.0
+        )
+        .fetch_all(connection)
+        .await?;
         rows.into_iter()
             .map(|row| {
                 let wish = WishDraft {
@@ -177,32 +177,32 @@ impl Table for TurnWish {
         for wish in rows {
             let WishDraft { crop, variety, squares, parts, needs, years, winters, resistant } = &wish.wish;
             let done = sqlx::query!(
-        "insert into wish (garden_id, id, crop, squares, early, main, late, trellis, sun, deep, container, every, first_year,
-                           last_year, winters, resistant, variety)
-         values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17)
-         on conflict (garden_id, id) do update set crop = excluded.crop, squares = excluded.squares, early = excluded.early,
-             main = excluded.main, late = excluded.late, trellis = excluded.trellis, sun = excluded.sun, deep = excluded.deep,
-             container = excluded.container, every = excluded.every, first_year = excluded.first_year,
-             last_year = excluded.last_year, winters = excluded.winters, resistant = excluded.resistant,
-             variety = excluded.variety",
-        garden.0,
-        fit::<i32, _>(wish.id.0)?,
-        crop,
-        fit::<i16, _>(*squares)?,
-        parts.early,
-        parts.main,
-        parts.late,
-        needs.trellis,
-        needs.sun,
-        needs.deep,
-        needs.container,
-        i16::from(years.every),
-        years.first,
-        years.last,
-        winters,
-        resistant,
-        variety.map(|variety| fit::<i32, _>(variety.0)).transpose()?
-    );
+                "insert into wish (garden_id, id, crop, squares, early, main, late, trellis, sun, deep, container, every, first_year,
+                                   last_year, winters, resistant, variety)
+                 values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17)
+                 on conflict (garden_id, id) do update set crop = excluded.crop, squares = excluded.squares, early = excluded.early,
+                     main = excluded.main, late = excluded.late, trellis = excluded.trellis, sun = excluded.sun, deep = excluded.deep,
+                     container = excluded.container, every = excluded.every, first_year = excluded.first_year,
+                     last_year = excluded.last_year, winters = excluded.winters, resistant = excluded.resistant,
+                     variety = excluded.variety",
+                garden.0,
+                fit::<i32, _>(wish.id.0)?,
+                crop,
+                fit::<i16, _>(*squares)?,
+                parts.early,
+                parts.main,
+                parts.late,
+                needs.trellis,
+                needs.sun,
+                needs.deep,
+                needs.container,
+                i16::from(years.every),
+                years.first,
+                years.last,
+                winters,
+                resistant,
+                variety.map(|variety| fit::<i32, _>(variety.0)).transpose()?
+            );
             written += done.execute(&mut *connection).await?.rows_affected();
         }
         Ok(written)

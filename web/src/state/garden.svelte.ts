@@ -4,6 +4,7 @@ import type {
   Answer,
   Bed,
   BedReckoning,
+  Cell,
   Catalogue,
   Command,
   Crop,
@@ -16,6 +17,7 @@ import type {
   Planted,
   Question,
   SeasonView,
+  Stood,
 } from '../generated/api';
 import { isLost, untilAnswered } from './again';
 import { after, glanced } from './changed';
@@ -101,13 +103,24 @@ export class GardenState {
     return wish ? this.lotName(wish) : '';
   }
 
+  /** What stood or stands, by the name of its crop or its family. */
+  stoodName({ what, key }: Stood): string {
+    return what === 'crop' ? (this.crop(key)?.name ?? key) : this.familyName(key);
+  }
+
+  /** What is in a piece of ground in a year: as it is wished for or planted, with its variety, or as it is remembered. */
+  cellName({ wish, patch, stood }: Cell): string {
+    const planted = this.view.garden.patches.find((one) => one.id === patch)?.planted;
+    return (wish !== null && this.wishName(wish)) || this.named(planted) || this.stoodName(stood);
+  }
+
   /** The household's variety that a way of growing a crop is; `null` where the way is the book's. */
   varietyOf(crop: string, way: string | null): number | null {
     return this.crop(crop)?.ways.find((one) => one.key === way)?.variety?.id ?? null;
   }
 
   /** What is planted, by the name of its crop and of the household's variety: 'carrot ‘Long Amber’'. */
-  named(planted: Planted | undefined): string {
+  named(planted: Pick<Planted, 'crop' | 'way'> | undefined): string {
     const crop = planted && this.crop(planted.crop);
     const own = crop?.ways.find((way) => way.key === planted?.way && way.variety);
     return own ? `${crop?.name ?? ''} ‘${own.name}’` : (crop?.name ?? '');

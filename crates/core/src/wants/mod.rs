@@ -7,6 +7,7 @@ pub mod wished;
 
 use crate::catalogue::varieties::way_of;
 use crate::climate::calendar::{growing_year, year_span};
+use crate::ground::fit::free_centisquares;
 use crate::ground::planting::Planting;
 use crate::growth::growing::Growing;
 use crate::known::Known;
@@ -152,11 +153,9 @@ pub fn wants(known: Known, year: i16) -> Wants {
     let lines: Vec<(WantLine, &Want)> = known.garden.wants.iter().map(|want| (line(known, want, year), want)).collect();
     let lines = meeting(lines);
     let (first, last) = year_span(year, known.garden.site.latitude.hemisphere());
-    let ground = known.garden.beds.iter().map(|bed| {
-        let (columns, rows) = bed.half_squares(known.garden.site.squares());
-        u32::from(columns) * u32::from(rows) * 25
-    });
-    let ground: u32 = ground.fold(0, u32::saturating_add);
+    // As the Bed view tells it: part squares at their size, without what braces take.
+    let open = |bed| free_centisquares(bed, known.garden.site.squares(), &[]);
+    let ground: u32 = known.garden.beds.iter().map(open).fold(0, u32::saturating_add);
     let lines = with_others(known, lines, (year, ground));
     let sums: Vec<_> = lines.iter().map(|(line, want)| (*want, line.sum.as_ref())).collect();
     let wished = wished(known, &sums);

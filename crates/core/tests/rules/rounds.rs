@@ -328,6 +328,19 @@ fn the_words_of_kinds_are_those_that_stand_in_entries() {
         assert!(!unknown, "{}: {read:?}", kind.word);
         assert!(read.is_err() || read.is_ok_and(|what| what.kind() == *kind), "{}", kind.word);
     }
+    // Each kind that may say how much says so in the table: an amount that it did not tell of would be held to no limit.
+    let amount = Amount { tenths: 70, unit: Unit::Pieces, rough: false };
+    let mut with_amounts = 0;
+    for kind in sparrow_facts::journal::KINDS {
+        let read = serde_json::from_value::<Happened>(serde_json::json!({ "kind": kind.word, "many": amount }));
+        // A kind of one word takes no notice of what else is sent, and does not keep it.
+        let keeps = |what: &Happened| serde_json::to_value(what).is_ok_and(|kept| kept.get("many").is_some());
+        if let Some(what) = read.ok().filter(keeps) {
+            assert_eq!(what.many(), Some(amount), "{}", kind.word);
+            with_amounts += 1;
+        }
+    }
+    assert_eq!(with_amounts, 9);
     let variants = serde_json::from_value::<Happened>(serde_json::json!({ "kind": "" })).unwrap_err().to_string();
     assert_eq!(variants.matches('`').count() / 2 - 1, sparrow_facts::journal::KINDS.len(), "{variants}");
 }

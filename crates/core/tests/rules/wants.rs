@@ -225,6 +225,18 @@ fn the_plan_is_short_enough_or_over() {
     assert_eq!(only(&told(&garden, 2032, &[])).met, Met::Unplanned);
 }
 
+/// By hand: 221 by 95 cm in squares of 30 cm are 23.3, of which the half squares along two sides are parts.
+#[test]
+fn the_ground_there_is_counts_part_squares_at_their_size_as_the_bed_does() {
+    let mut garden = unplanted();
+    garden.site = site(Units::Metric);
+    garden.beds.truncate(1);
+    (garden.beds[0].length, garden.beds[0].width) = (Length::tenths_mm(22_100), Length::tenths_mm(9_500));
+    (garden.beds[0].braces, garden.beds[0].shape) = (Vec::new(), Default::default());
+    wishes(&mut garden, "beet", WantAmount::Pieces { many: 30 });
+    assert_eq!(told(&garden, 2027, &[]).ground, 2333);
+}
+
 #[test]
 fn two_wants_of_a_crop_share_its_plan() {
     let mut garden = unplanted();

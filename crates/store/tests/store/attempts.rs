@@ -18,7 +18,8 @@ async fn later(store: &Store, seconds: f64) {
 
 #[tokio::test]
 async fn whoever_waits_as_long_as_told_is_let_through_and_what_is_refused_makes_nobody_wait_longer() {
-    let store = ground().await.store;
+    let ground = ground().await;
+    let store = ground.store.clone();
     for full in [1.0, 2.0, 3.0] {
         assert!(matches!(tries(&store).await, Tried::Through { level } if (full - 0.1..=full).contains(&level)));
     }
@@ -42,7 +43,8 @@ async fn whoever_waits_as_long_as_told_is_let_through_and_what_is_refused_makes_
 
 #[tokio::test(flavor = "multi_thread")]
 async fn of_many_that_come_at_once_no_more_are_let_through_than_one_after_another() {
-    let store = ground().await.store;
+    let ground = ground().await;
+    let store = ground.store.clone();
     let all: Vec<_> = (0..24)
         .map(|_| {
             tokio::spawn({

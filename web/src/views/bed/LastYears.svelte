@@ -14,7 +14,7 @@
   const lastYear = $derived(garden.season.planning_year - 1);
 
   function name(stood: Stood): string {
-    return (stood.what === 'crop' ? garden.crop(stood.key)?.name : garden.familyName(stood.key)) ?? stood.key;
+    return garden.stoodName(stood);
   }
 
   function where(stand: Stand): string {

@@ -1,6 +1,6 @@
 <script lang="ts">
   // One piece of ground in one year: what is there, and what may be said about it.
-  import type { Cell, Piece, Straight, TurnsView } from '../../generated/api';
+  import type { Piece, Straight, TurnsView } from '../../generated/api';
   import { useOpenGarden } from '../../state/context';
   import type { TurnsState } from '../../state/turns.svelte';
   import { yearName } from '../../words/dates';
@@ -22,8 +22,6 @@
   let words = $state('');
   let straight = $state.raw<Straight | null>(null);
 
-  const name = (cell: Cell) =>
-    (cell.stood.what === 'crop' ? garden.crop(cell.stood.key)?.name : garden.familyName(cell.stood.key)) ?? '';
   const pinned = (wish: number) => turns.turns.pins.find((pin) => pin.wish === wish && pin.year === year);
 
   /** Which section of the bed this piece is, where the two are the same thing. */
@@ -75,7 +73,7 @@
     {@const id = cell.past}
     <li>
       <span class="flex justify-between gap-2">
-        <strong class="font-medium">{upper(name(cell))}</strong>
+        <strong class="font-medium">{upper(garden.cellName(cell))}</strong>
         <span class="font-serif text-chestnut">{cell.centisquares === null ? '' : squares(cell.centisquares)}</span>
       </span>
       <span class="quiet"

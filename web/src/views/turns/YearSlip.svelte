@@ -19,15 +19,7 @@
     view.cells.filter((cell) => cell.at.bed === bed && cell.year === year && cell.kind !== 'planned'),
   );
   const kept = $derived(turns.draft === null && turns.followed !== null);
-  const names = (cells: Cell[]) =>
-    [
-      ...new Set(
-        cells.map(
-          (cell) =>
-            (cell.stood.what === 'crop' ? garden.crop(cell.stood.key)?.name : garden.familyName(cell.stood.key)) ?? '',
-        ),
-      ),
-    ].join(', ');
+  const names = (cells: Cell[]) => [...new Set(cells.map((cell) => garden.cellName(cell)))].join(', ');
 
   /** Takes a bed's amounts to the Bed view, in that year, to be arranged. */
   function layOut(bed: number) {

@@ -5,7 +5,7 @@
   import { useOpenGarden } from '../../state/context';
   import { yearName } from '../../words/dates';
   import { placeName } from '../../words/turns';
-  import { cellName, cellTicket, type Square } from './square';
+  import { cellTicket, type Square } from './square';
 
   interface Props {
     view: TurnsView;
@@ -28,7 +28,7 @@
 
   const told = $derived.by(() => {
     const place = placeName(garden, square.at, view.plots);
-    const what = [...new Set(square.cells.map((cell) => cellName(garden, cell)))].join(', ');
+    const what = [...new Set(square.cells.map((cell) => garden.cellName(cell)))].join(', ');
     const empty = square.closed ? 'fallow' : square.unknown ? 'nobody knows' : 'nothing';
     return `${place}, ${yearName(square.year, garden.southern)}: ${what || empty}`;
   });
@@ -69,7 +69,7 @@
       opacity={held === block.cell ? 0.35 : 1}
       {@attach drags(dragging(block.cell))}
     >
-      <title>{cellName(garden, block.cell)}</title>
+      <title>{garden.cellName(block.cell)}</title>
       <rect class="leaf" x={block.x} y={block.y} width={block.w} height={block.h} />
       <rect
         class="hatch"

@@ -17,10 +17,6 @@ export interface Square {
 
 export const same = (a: Piece, b: Piece) => a.bed === b.bed && a.piece === b.piece;
 
-export function cellName(garden: GardenState, { stood }: Cell): string {
-  return (stood.what === 'crop' ? garden.crop(stood.key)?.name : garden.familyName(stood.key)) ?? '';
-}
-
 /** The two or three letters that stand for it where there is little room. */
 export function cellTicket(garden: GardenState, { stood }: Cell): string {
   return (stood.what === 'crop' ? garden.crop(stood.key)?.ticket : garden.familyName(stood.key).slice(0, 2)) ?? '';

@@ -67,9 +67,9 @@
 
   /** What finds no room, or not for all: 'potato, 3 of 23'. */
   const missed = $derived([
-    ...(proposal?.left_out ?? []).map((wish) => nameOf(wish)?.name ?? ''),
+    ...(proposal?.left_out ?? []).map((wish) => garden.named(wishes[wish])),
     ...(proposal?.short ?? []).map(
-      ([wish, plants]) => `${plants} of ${wishes[wish]?.plants ?? 0} ${nameOf(wish)?.plural ?? ''}`,
+      ([wish, plants]) => `${garden.named(wishes[wish])}, ${plants} of ${wishes[wish]?.plants ?? 0}`,
     ),
   ]);
 
@@ -112,7 +112,7 @@
         {#if (garden.crop(wish.crop)?.ways.length ?? 0) > 1}
           <select
             class="min-h-[24px] max-w-full bg-transparent text-[14px] text-soot-2"
-            aria-label={`How ${garden.crop(wish.crop)?.name ?? ''} is grown`}
+            aria-label={`How ${garden.named(wish)} is grown`}
             bind:value={wish.way}
             onchange={() => search.clear()}
           >
@@ -124,7 +124,7 @@
         ></span
       >
       <label class="field"
-        ><span class="sr-only">Plants of {garden.crop(wish.crop)?.name}</span><input
+        ><span class="sr-only">Plants of {garden.named(wish)}</span><input
           type="number"
           min={LIMITS.plants[0]}
           max={LIMITS.plants[1]}
@@ -134,7 +134,7 @@
       >
       <select
         class="min-h-[28px] bg-transparent text-[14px]"
-        aria-label={`How much ${garden.crop(wish.crop)?.name ?? ''} is wanted`}
+        aria-label={`How much ${garden.named(wish)} is wanted`}
         value={wish.must ? 'must' : 'room'}
         onchange={(event) => {
           wish.must = event.currentTarget.value === 'must';
@@ -146,7 +146,7 @@
       </select>
       <button
         class="act"
-        aria-label={`Leave out ${garden.crop(wish.crop)?.name ?? ''}`}
+        aria-label={`Leave out ${garden.named(wish)}`}
         onclick={() => {
           wishes.splice(index, 1);
           search.clear();
@@ -223,7 +223,7 @@
       {#each proposal.patches as one, index (index)}
         <li class="mb-2">
           <strong class="font-medium"
-            >{upper(garden.crop(one.place.planted.crop)?.name ?? '')}, {count(one.plants, 'plant', 'plants')}</strong
+            >{upper(garden.named(one.place.planted))}, {count(one.plants, 'plant', 'plants')}</strong
           >
           <span class="quiet">{squareSize(one.place.rect.w, one.place.rect.h)}</span>
           {#each warningsOf(one.patch) as warning (warning.key)}
