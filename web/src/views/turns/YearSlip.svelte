@@ -56,7 +56,7 @@
             >{upper(names([cell]))}
             <span class="quiet">{[partWords(cell.parts), ...pieceName(cell.at, view.plots)].join(', ')}</span></span
           >
-          <span class="font-serif text-chestnut">{squares(cell.centisquares ?? 0)}</span>
+          <span class="font-serif whitespace-nowrap text-chestnut">{squares(cell.centisquares ?? 0)}</span>
         </li>
       {/each}
     </ul>
